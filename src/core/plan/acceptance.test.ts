@@ -5,8 +5,10 @@ import {
   FAILURES,
   type Failure,
   firstAcceptance,
+  limitSaid,
   MEASURED_KINDS,
   type MeasuredKindId,
+  provedOf,
   readingSaid,
   type TestReading,
   verdictOf,
@@ -105,4 +107,87 @@ test('a mean of its own is asked beside each: three above 1.0 whose mean is unde
 test('readings told before a mean could be asked read as before', () => {
   const { meanLimit: _none, ...old } = asked('hardness', { limit: 80 });
   expect(Acceptance.parse(old).meanLimit).toBeNull();
+});
+
+describe('a proof pull', () => {
+  const proof = (over: Partial<Acceptance> = {}) => asked('proof', { limit: 0.5, loadN: 12_000, heldMin: 5, ...over });
+  const of = (places: number, a: Acceptance, ...values: readonly number[]) => {
+    const v = verdictOf(a, read(...values), places);
+    return [v.answer, v.wanted, say(v.why, reader)];
+  };
+
+  test('nothing is judged before load, time and movement are typed', () => {
+    for (const over of [{ loadN: null }, { heldMin: null }])
+      expect(of(36, proof(over), 0.1)).toEqual([
+        'open',
+        3,
+        'The load, and how long it is held, have not been typed yet.',
+      ]);
+    expect(of(36, proof({ limit: 0 }), 0.1)[0]).toBe('open');
+  });
+
+  test.each([
+    [36, null, 3],
+    [36, 10, 4],
+    [36, 5, 3],
+    [20, 15, 3],
+    [100, 2.5, 3],
+    [100, 5, 5],
+    [2, 10, 2],
+    [1, 100, 1],
+  ])('of %d places a share of %s %% is %d', (places, sharePct, wanted) => {
+    expect(of(places, proof({ sharePct }))[1]).toBe(wanted);
+    expect(provedOf({ sharePct, count: 3 }, places)).toBe(wanted);
+  });
+
+  test('all that are asked hold: as asked', () => {
+    const a = proof({ sharePct: 10 });
+    expect(of(36, a, 0.1, 0.2, 0.5)).toEqual(['open', 4, '1 more reading is asked.']);
+    expect(of(36, a, 0.1, 0.2, 0.5, 0)).toEqual(['yes', 4, 'All 4 as asked.']);
+  });
+
+  test('one moves too far: as many again; two: every one of them; what failed is never made good by the others', () => {
+    const a = proof({ sharePct: 10 });
+    expect(of(36, a, 0.1, 0.9)).toEqual(['open', 8, '1 moved too far: 6 more are tried, 8 in all.']);
+    expect(of(36, a, 0.1, 0.9, 0.1, 0.1, 0.1, 0.1, 0.1, 0.1)).toEqual([
+      'no',
+      8,
+      '1 of 8 moved too far: it is out and set anew; the others hold.',
+    ]);
+    expect(of(36, a, 0.1, 0.9, 0.1, 0.1, 2)).toEqual(['open', 36, '2 moved too far: 31 more are tried, 36 in all.']);
+    const all = of(36, a, 0.9, 2, ...Array.from({ length: 34 }, () => 0.1));
+    expect(all).toEqual(['no', 36, '2 of 36 moved too far: they are out and set anew; the others hold.']);
+    // Of four holes twice as many are all of them.
+    expect(of(4, proof(), 0.1, 0.9)[1]).toBe(4);
+  });
+
+  test('never fewer than before, whatever fails, and never more than there are', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 200 }),
+        fc.option(fc.integer({ min: 1, max: 100 })),
+        fc.nat(9),
+        (places, sharePct, failed) => {
+          const [before, now] = [failed, failed + 1].map((n) => provedOf({ sharePct, count: 3 }, places, n));
+          expect(now!).toBeGreaterThanOrEqual(before!);
+          expect(now!).toBeLessThanOrEqual(Math.max(places, 3));
+          if (sharePct !== null)
+            expect(before! / Math.min(places, Math.max(3, (places * sharePct) / 100))).toBeGreaterThanOrEqual(1 - 1e-9);
+        },
+      ),
+    );
+  });
+
+  test('what is asked is told with its load and its time', () => {
+    expect(say(limitSaid(proof()), reader)).toBe('0.5 mm under 12 kN held for 5 min');
+    expect(say(limitSaid(asked('hardness', { limit: 80, scale: 'D' })), reader)).toBe('80 D');
+    expect(say(limitSaid(asked('reading', { limit: 5, reference: 1 })), reader)).toBe('within 5 %');
+  });
+
+  test('tests asked for before a load could be typed read as before', () => {
+    const { loadN: _l, heldMin: _h, sharePct: _s, ...old } = asked('level', { limit: 3 });
+    expect(Acceptance.parse(old)).toMatchObject({ loadN: null, heldMin: null, sharePct: null });
+    for (const over of [{ loadN: 0 }, { heldMin: -1 }, { sharePct: 101 }])
+      expect(Acceptance.safeParse({ ...proof(), ...over }).success).toBe(false);
+  });
 });

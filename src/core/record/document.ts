@@ -4,6 +4,7 @@ import { type Finding, standingStops } from '../judge';
 import {
   FAILURES,
   FIRST_PASS,
+  limitSaid,
   MEASURED_KINDS,
   pieceName,
   readingSaid,
@@ -11,7 +12,7 @@ import {
   sectionInPlace,
   WITNESS_STATES,
 } from '../plan';
-import { attempt, exactly, grams, ml, percent, type Said, texts, type WorkLine } from '../say';
+import { attempt, exactly, grams, ml, percent, type Said, texts, type Value, type WorkLine } from '../say';
 import { MILESTONES, PART_IDS, systemKind } from '../system';
 import { figure } from '../units';
 import { type Drawing, kindOf } from '../void';
@@ -98,7 +99,7 @@ const SAYS = texts('document', {
   standing: 'Standing: {title}. {why}',
   reopened: 'Reopened: {reason} ({role}, {when})',
   changed: 'Changed in the draft after the beginning: {what}',
-  asked: '{kind}{by, select, none {} other {, asked by {by}}}: {readings}',
+  asked: '{kind}{limit, select, none {} other {, {limit}}}{by, select, none {} other {, asked by {by}}}: {readings}',
 });
 
 /** A line of working as it is printed. Kept plans of earlier versions have the unit of a number beside it. */
@@ -255,6 +256,7 @@ export function documentOf(
           SAYS.asked({
             kind: MEASURED_KINDS[t.asked.kind].label,
             by: t.asked.by || 'none',
+            limit: t.asked.limit > 0 ? (limitSaid(t.asked) as Value) : 'none',
             readings: t.readings
               .map((r) => `${tell(readingSaid(t.asked, r.value))}${r.failure ? ` ${tell(FAILURES[r.failure])}` : ''}`)
               .join('; '),

@@ -11,6 +11,7 @@ import {
 } from '../plan';
 import { minutes, type Said, texts, type Value } from '../say';
 import { type MilestoneId, milestoneKind } from '../system';
+import { placesIn } from '../void';
 import type { PassView, RepairView } from './bundle';
 import { toldFrom } from './running';
 
@@ -72,11 +73,12 @@ export function handTests({ passes }: Pick<RepairView, 'passes'>): readonly Hand
 
 /** Tests by figures that were asked for. A trouble with any pass makes them be read again. */
 export function figureTests({ passes, draft }: Pick<RepairView, 'passes' | 'draft'>): readonly FigureTest[] {
+  const places = Math.max(1, ...passes.map(({ repair: { void: v } }) => (v ? placesIn(v) : 1)));
   return draft.acceptance.map((asked): FigureTest => {
     const id = figureTestId(asked);
     const each = passes.map((p) => p.actuals.measured.get(id) ?? []);
     const readings = each.reduce((a, b) => (b.length < a.length ? b : a));
-    return { id, asked, readings, verdict: verdictOf(asked, readings) };
+    return { id, asked, readings, verdict: verdictOf(asked, readings, places) };
   });
 }
 

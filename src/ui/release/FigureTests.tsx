@@ -7,6 +7,7 @@ import {
   FAILURES,
   Failure,
   firstAcceptance,
+  limitSaid,
   MEASURED_KINDS,
   type MeasuredKind,
   type MeasuredKindId,
@@ -138,7 +139,7 @@ function Figures({
               {r.failure && kind.fails ? <span className="soft text-sm"> {FAILURES[r.failure]}</span> : null}
             </span>
           ))}
-          <span className="soft">{phrase`of ${asked.count}, ${kind.wants === 'near' ? phrase`within ${asked.limit} %` : says(readingSaid(asked, asked.limit))} asked`}</span>
+          <span className="soft">{phrase`of ${verdict.wanted}, ${says(limitSaid(asked))} asked`}</span>
         </p>
       )}
       {!closed && <Reading of={of} kind={kind} repairId={repairId} role={role} />}
@@ -177,14 +178,45 @@ function Asked({
           check={(v) => (v === 0 ? 'A reading of 0 leaves no share to be off by.' : null)}
         />
       )}
-      <QuantityField
-        kind="count"
-        label={phrase`How many (${kind.label})`}
-        value={asked.count}
-        onChange={(t) => change({ count: t.value })}
-        check={(v) => (Number.isInteger(v) && v >= 1 && v <= 60 ? null : 'A whole number from 1 to 60.')}
-      />
-      {kind.wants !== 'near' && (
+      {kind.held && (
+        <>
+          <QuantityField
+            kind="force"
+            label={phrase`Load (${kind.label})`}
+            value={asked.loadN}
+            placeholder="as specified"
+            onChange={(t) => change({ loadN: t.value })}
+            check={(v) => (v > 0 ? null : 'More than 0.')}
+          />
+          <QuantityField
+            kind="duration"
+            label={phrase`Held for (${kind.label})`}
+            value={asked.heldMin}
+            placeholder="as specified"
+            onChange={(t) => change({ heldMin: t.value })}
+            check={(v) => (v > 0 ? null : 'More than 0.')}
+          />
+          <QuantityField
+            kind="percent"
+            label={phrase`Share tried (${kind.label})`}
+            value={asked.sharePct}
+            placeholder="by their number"
+            onChange={(t) => change({ sharePct: t.value })}
+            onClear={() => change({ sharePct: null })}
+            check={(v) => (v > 0 && v <= 100 ? null : 'More than 0, at most 100 %.')}
+          />
+        </>
+      )}
+      {(!kind.held || asked.sharePct === null) && (
+        <QuantityField
+          kind="count"
+          label={phrase`How many (${kind.label})`}
+          value={asked.count}
+          onChange={(t) => change({ count: t.value })}
+          check={(v) => (Number.isInteger(v) && v >= 1 && v <= 60 ? null : 'A whole number from 1 to 60.')}
+        />
+      )}
+      {kind.wants !== 'near' && !kind.held && (
         <QuantityField
           kind={kind.quantity}
           label={phrase`Their mean ${lowered(kind.limit)}`}
@@ -208,6 +240,7 @@ function Reading({ of, kind, repairId, role }: { of: FigureTest; kind: MeasuredK
   const [value, setValue] = useState<Typed | null>(null);
   const [failure, setFailure] = useState<Failure | undefined>(undefined);
   if (!asked.limit || (kind.wants === 'near' && asked.reference === null)) return null;
+  if (kind.held && (asked.loadN === null || asked.heldMin === null)) return null;
   // A scale of the other sort gives figures that mean nothing here.
   if (kind.scaled && !asked.scale.trim())
     return <p className="soft text-sm">Say the scale of the tester first: a figure without it means nothing.</p>;
