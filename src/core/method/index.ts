@@ -14,11 +14,12 @@ export { depthToFill, type LiftPrimer, leadOf, liftsMm, liftsOf, primerOf } from
 export * from './method';
 export * from './methods';
 export { occupiedBy } from './occupied';
-export { askOf, foundBy } from './questions';
+export { askOf, foundBy, longerWaits, STAND_IN_TIMES } from './questions';
 export { stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export { plannedMin, type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
 export * from './tests';
 export { TOOL_IDS, TOOLS, type ToolId } from './tools';
 export * from './troubles';
+export { stillLacksMm, tubeMl, tubeMm } from './tube';
 export { type Factor, factorsOf } from './work';

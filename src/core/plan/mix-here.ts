@@ -1,17 +1,7 @@
-import { humidityPct, valueAt } from '../climate';
+import { valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
-import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settingIn } from '../method';
-import {
-  amounts,
-  type Batch,
-  HEADROOM,
-  liquidDensity,
-  type MixAsk,
-  type MixResult,
-  massOf,
-  withBlend,
-  withRecipe,
-} from '../mix';
+import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settingIn, tubeMl } from '../method';
+import { amounts, type Batch, HEADROOM, liquidDensity, type MixAsk, type MixResult, massOf } from '../mix';
 import { attempt, grams, line, minutes, type Problem, texts, type WorkLine } from '../say';
 import {
   isMetered,
@@ -22,13 +12,10 @@ import {
   milestoneOf,
   proportionOf,
   type SheetRevision,
-  sheetIn,
-  usualPotLossMl,
 } from '../system';
 import { figure } from '../units';
 import { placesIn } from '../void';
 import { type Actuals, plansBy } from './actuals';
-import type { ClockOfMethod } from './milestone-times';
 
 const HERE = texts('mix-here', {
   'no-pot-life': 'The sheet gives no pot life for this temperature.',
@@ -41,113 +28,16 @@ const HERE = texts('mix-here', {
 import type { SheetHeat } from './pots';
 import type { Ask } from './reach-try';
 import type { Piece } from './repair';
-import { type PotEstimate, type RepairAsk, settingOf } from './repair-plan';
+import type { PotEstimate } from './repair-plan';
 import type { Thermal } from './thermal';
 
-const DAY_MS = 86_400_000;
 const MIN_MS = 60_000;
-/** Hours whose dampest air decides how long a water-borne product dries. */
-const DRYING_MS = 3 * DAY_MS;
 
 /** A mortar tub for a paddle, mL: what is mixed in until somebody says what vessel is at hand. */
 const USUAL_VESSEL_ML = 45_000;
 /** The usual vessel, or a larger one where it would not hold one kit: what is assumed forbids no kit. */
 const usualVesselMl = (sheet: SheetRevision, kit: Kit): number =>
   Math.max(USUAL_VESSEL_ML, (1.01 * kitVolumeMl(sheet, kit)) / HEADROOM);
-
-/**
- * The sheet as it holds for this repair: its dose, its dampest air, its own fillers. @throws Refusal for a dose or air
- * beyond the sheet
- */
-export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, actuals }: RepairAsk): SheetRevision {
-  const from = actuals.startedAt ?? repair.plannedStart ?? Math.max(job.startFrom, nowMs);
-  const dampest = sheet.milestones.some((m) => m.table.form === 'tiers')
-    ? dampestPct(thermal, from, from + DRYING_MS)
-    : 0;
-  const here = sheetIn(sheet, { dosePct: repair.dosePct, humidityPct: dampest });
-  return withRecipe(withBlend(here, repair.blend), repair.colour);
-}
-
-/** Sheets as they hold poured out, and left in the pot, kept so that what hangs on a sheet is worked out once. */
-const worked = { out: new WeakMap<SheetRevision, SheetRevision>(), in: new WeakMap<SheetRevision, SheetRevision>() };
-
-/** The sheet with the one use-by that holds for how it is worked: out of the bucket at once, or from it. */
-export function asWorked(sheet: SheetRevision, pouredOut: boolean): SheetRevision {
-  const out = milestoneOf(sheet, 'use-by-out');
-  if (!out) return sheet;
-  const known = worked[pouredOut ? 'out' : 'in'];
-  let made = known.get(sheet);
-  if (!made) {
-    const rest = sheet.milestones.filter((m) => m !== out && !(pouredOut && m.kind === 'use-by'));
-    made = { ...sheet, milestones: pouredOut ? [{ ...out, kind: 'use-by' }, ...rest] : rest };
-    known.set(sheet, made);
-  }
-  return made;
-}
-
-/** Sheets that do not say what stays in a pot, with what is usual for so much. */
-const keeping = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
-
-/** The sheet with what a pot usually keeps of a void of so much, where it is silent: a dab leaves no pailful behind. */
-export function withUsualLoss(sheet: SheetRevision, netMl: number): SheetRevision {
-  if (!sheet.estimated.includes('potLoss')) return sheet;
-  const potLossMl = Number(usualPotLossMl(sheet.kind, netMl).toPrecision(3));
-  const known = keeping.get(sheet) ?? new Map<number, SheetRevision>();
-  keeping.set(sheet, known);
-  const made = known.get(potLossMl) ?? { ...sheet, potLossMl };
-  known.set(potLossMl, made);
-  return made;
-}
-
-/** A day's air is not the night's: a face is prepared and used within some hours, ms. */
-const FACE_MS = 4 * 3_600_000;
-/** Sheets with the clock of a prepared face, kept so that what hangs on a sheet is worked out once. */
-const faced = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
-
-/**
- * The sheet with how long the face that a method prepares stays good in the air of its hours, unless it says so itself.
- */
-export function withFace(
-  sheet: SheetRevision,
-  method: Method,
-  { repair, job, thermal, nowMs, actuals }: RepairAsk,
-): SheetRevision {
-  const { keeps } = method;
-  if (!keeps || milestoneOf(sheet, 'bare')) return sheet;
-  const from = Math.max(
-    actuals.startedAt ?? repair.plannedStart ?? Math.max(job.startFrom, nowMs),
-    thermal.air.times[0]!,
-  );
-  const damp = dampestPct(thermal, from, from + FACE_MS);
-  const tier = keeps.upToPct.findIndex((pct) => damp <= pct + 1e-9);
-  const minutes = settingOf(method, repair, keeps.settings.at(tier)!);
-  const known = faced.get(sheet) ?? new Map<number, SheetRevision>();
-  faced.set(sheet, known);
-  const found = known.get(minutes);
-  if (found) return found;
-  const clock: ClockOfMethod = {
-    ofMethod: true,
-    kind: 'bare',
-    startsAt: keeps.startsAt,
-    runsOn: 'base',
-    table: { form: 'bands', bands: [{ fromC: -60, toC: 250, fromMin: minutes, toMin: minutes }] },
-    referenceMassG: null,
-    printed: null,
-  };
-  const made = { ...sheet, milestones: [...sheet.milestones, clock] };
-  known.set(minutes, made);
-  return made;
-}
-
-/** Highest humidity of the air over a stretch, per cent. */
-export function dampestPct({ air, dew }: Thermal, fromMs: number, toMs: number): number {
-  let most = 0;
-  for (let ms = fromMs; ms <= toMs; ms += 3_600_000) {
-    const at = attempt(() => humidityPct(valueAt(air, ms), valueAt(dew, ms)));
-    if (at.ok && at.value > most) most = at.value;
-  }
-  return most;
-}
 
 /** Areas into which rolling work is parted, so that each is covered in the open time of its hour. */
 function areasOf(c: MethodContext, reachOf: Ask, atMs: number): number {
@@ -268,7 +158,7 @@ export function mixAt(
     grouping: effects.grouping,
     stops: repair.stops,
     dayMin,
-    tubeMl: (Math.PI / 4) * (settings['tube-bore'] ?? 0) ** 2 * ((settings['tube-length'] ?? 0) / 1000),
+    tubeMl: tubeMl(context),
     // Where nobody chooses otherwise the first shots of a mixer go: the steps say so.
     purge: effects.purge || !engine.inRounds,
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,

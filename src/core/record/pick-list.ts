@@ -1,9 +1,8 @@
-import { consumablesIn } from '../method';
+import { consumablesIn, tubeMm } from '../method';
 import { HEADROOM, type Weighed, weighedOf } from '../mix';
 import type { RepairPlan, SystemKits } from '../plan';
 import { areaOf, exactly, grams, type Message, ml, mm, type Said, texts, type Value } from '../say';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
-import { boreOf } from '../void';
 import type { JobView, PassView } from './bundle';
 
 const PICK = texts('pick', {
@@ -247,11 +246,12 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     0,
   );
   const pots = potted.reduce((s, r) => s + r.plan.batches.length, 0);
-  const tubes = metered.filter((r) => {
-    const bore = r.repair.void && boreOf(r.repair.void);
-    const reach = r.plan.sheet?.mixer?.reachMm ?? Number.POSITIVE_INFINITY;
-    return bore != null && bore.deepMm > reach;
-  }).length;
+  // Each mixer has its own: what stands in a tube sets with what stands in the mixer.
+  const tubes = metered.reduce(
+    (s, { plan: { context, batches } }) =>
+      s + (context && tubeMm(context) > 0 ? batches.reduce((n, b) => n + b.mixers, 0) : 0),
+    0,
+  );
   const area = sum((r) => (r.plan.void ? (r.repair.void?.count ?? 1) * r.plan.void.faces.planAreaMm2 : 0));
   const tape =
     potted.reduce(

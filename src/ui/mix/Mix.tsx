@@ -2,7 +2,7 @@
 import { FlaskConical, Scale } from 'lucide-react';
 import { useState } from 'react';
 import { selfHeats } from '@/core/cure';
-import { UPTAKE_ML_PER_M2 } from '@/core/method';
+import { tubeMm, UPTAKE_ML_PER_M2 } from '@/core/method';
 import type { Batch } from '@/core/mix';
 import { inRounds, type RepairPlan } from '@/core/plan';
 import { isMetered, PART_IDS } from '@/core/system';
@@ -118,6 +118,12 @@ function Sheet({ view, at }: StageProps) {
 
 const massOf = (b: Batch) => PART_IDS.reduce((s, p) => s + b.massG[p], 0);
 
+/** Figures that nobody typed and that follow from others. */
+const workedOut = ({ repair, plan: { context } }: StageProps['at']): Record<string, number> => ({
+  uptake: UPTAKE_ML_PER_M2[repair.base.material],
+  'tube-length': context ? tubeMm(context) : 0,
+});
+
 function Side({ view, at }: StageProps) {
   const { repair, plan } = at;
   const format = useFormat();
@@ -131,7 +137,7 @@ function Side({ view, at }: StageProps) {
         <Answer over="it takes" digits="—" />
         {stored && <DoseField repair={repair} sheet={stored} />}
         <Schools at={at} stage="mix" />
-        <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
+        <Settings at={at} stage="mix" auto={workedOut(at)} />
       </>
     );
   const total = format('volume', mix.toMixMl);
@@ -215,7 +221,7 @@ function Side({ view, at }: StageProps) {
           onChange={(id) => changePass(repair, (r) => ({ ...r, reserve: id === 'yes' }))}
         />
       </div>
-      <Settings at={at} stage="mix" auto={{ uptake: UPTAKE_ML_PER_M2[repair.base.material] }} />
+      <Settings at={at} stage="mix" auto={workedOut(at)} />
       {stored && (
         <BlendFields
           repair={repair}
