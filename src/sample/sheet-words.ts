@@ -3,6 +3,8 @@ import {
   type Milestone,
   type Part,
   type PlainTable,
+  parseCleaning,
+  parseRods,
   type SheetRevision,
   SILENT_LIMITS,
   systemKind,
@@ -155,6 +157,7 @@ export const common = {
   storage: { minC: 5, maxC: 30, shelfMonths: 24, openedMonths: null, checks: [] },
   supersedes: null,
   strength: null,
+  holes: null,
   printed: {},
   estimated: [],
   typedFrom: 'sample sheet',
@@ -163,3 +166,11 @@ export const common = {
   sample: true,
 } as const satisfies Partial<SheetRevision>;
 export const EDGES = [-5, 0, 5, 10, 20, 30, 40];
+
+/** What a sheet says of holes, as it is typed; wet ones take twice the time. */
+export const holesOf = (rods: string, cleaning: string): SheetRevision['holes'] => ({
+  rods: [...parseRods(rods, 'holes', 'metric')],
+  cleaning: [...parseCleaning(cleaning, 'holes')],
+  wet: { times: 2 },
+  printed: rods,
+});

@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import { type SheetRevision, type Stock, systemKind } from '../core/system';
 import { boatSheets } from './boat-systems';
 import { furtherSheets } from './further-systems';
-import { bands, common, curve, EDGES, kitOf, limits, partsOf, ratioOf, single } from './sheet-words';
+import { bands, common, curve, EDGES, holesOf, kitOf, limits, partsOf, ratioOf, single } from './sheet-words';
 
 export { furtherSheets };
 
@@ -40,6 +40,10 @@ export const resinSheet: SheetRevision = {
     }),
   ],
   mixer: { volumeMl: 9, purgeMl: 14, reachMm: 180, flowMl: 0 },
+  holes: holesOf(
+    'M8: 10, 60 to 150, brush 12\nM10: 12, 65 to 180\nM12: 14, 75 to 220, brush 16\nM16: 18, 85 to 300, brush 20\nM20: 24, 100 to 380, brush 26',
+    '2 blow, 2 brush, 2 blow',
+  ),
   potLossMl: 0,
   mixMin: 0,
   primer: 'none',

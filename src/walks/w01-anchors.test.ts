@@ -28,6 +28,7 @@ const sheet: SheetRevision = {
     bands('load', 'placed', 'base', EDGES, [300, 150, 75]),
   ],
   mixer: { volumeMl: 12, purgeMl: 27, reachMm: 200, flowMl: 16 },
+  holes: null,
   kits: [kitOf('pack', 'Twin pack 220 mL', [340, 34], { splittable: true, yieldMl: 220, price: 20 })],
 };
 const sample = sampleData(NOW, zone).bundles[0]!;
@@ -213,7 +214,7 @@ test.each([
   ['hollow', 'no', 'Hollow base', /sieve sleeve/],
   ['uncracked', 'no', 'Cracked base', /approved for cracked concrete/],
   ['bore', 'no', 'A bore that the sheet does not allow', /by hammer/],
-  ['hole-dry', 'no', 'Water in the hole', /wait twice as long/],
+  ['hole-dry', 'no', 'Water in the hole', /whose sheet allows wet holes/],
   ['lasting-pull', 'yes', 'A lasting pull', /review/],
 ] as const)(
   '%s answered %s is a stop that says what to do; answered otherwise nothing is said',

@@ -29,6 +29,8 @@ export interface Question {
   readonly wants: 'yes' | 'no';
   /** It is asked of the face of a pass below as well, and not of the bare base alone. */
   readonly onFace?: true;
+  /** What the sheet says of the case that is not wanted, where sheets allow it; null where this one is silent. */
+  readonly allows?: (sheet: SheetRevision) => Allowed | null;
   readonly otherwise: {
     readonly severity: 'stop' | 'caution';
     readonly title: string;
@@ -36,6 +38,9 @@ export interface Question {
     readonly todo: string;
   };
 }
+
+/** A case that a sheet excludes, or allows when everything waits so many times as long. */
+export type Allowed = 'no' | { readonly times: number };
 
 /** A matter in which good practitioners disagree: options with what they bring about, when each fits, a default. */
 export interface School {

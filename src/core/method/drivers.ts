@@ -1,3 +1,4 @@
+import { cleaningOf, strokesIn } from '../system';
 import type { PacedBy } from '../typed';
 import { placesIn } from '../void';
 import { runM } from './consumable';
@@ -14,6 +15,7 @@ export type Driver =
   | 'primed m2'
   | 'kept clear'
   | 'fresh mixer'
+  | 'cleaning stroke'
   | 'once'
   | 'batch';
 
@@ -27,6 +29,7 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   'primed m2': 'm² primed',
   'kept clear': 'thing masked',
   'fresh mixer': 'fresh mixer',
+  'cleaning stroke': 'blowing or brushing of a hole',
   once: 'time',
   batch: 'batch',
 };
@@ -65,6 +68,7 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   },
   'kept clear': (c) => c.void.keepClear.length,
   'fresh mixer': ({ batch }) => (batch?.pauseMin ? 0 : 1),
+  'cleaning stroke': (c) => placesIn(c.void) * strokesIn(cleaningOf(c.sheet.holes)),
   once: () => 1,
   batch: (c) => c.batches.length,
 };

@@ -50,6 +50,8 @@ export interface Effects {
   readonly wantsCover: boolean;
   /** Less goes into a bore than the gap takes: the rod has to push it up. */
   readonly pushedUp: boolean;
+  /** Where the sheet is silent on a wet place everything waits longer; else it is not done. */
+  readonly waitsLonger: boolean;
   /** Rows, of tasks and of allowances, that are there by choice only. */
   readonly shows: readonly string[];
   /** What stays at the place until it holds, out of what the site has. */
@@ -75,6 +77,7 @@ export const NO_EFFECTS: Effects = {
   wet: false,
   wantsCover: false,
   pushedUp: false,
+  waitsLonger: false,
   shows: [],
   occupies: [],
   says: {},

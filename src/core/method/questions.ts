@@ -1,5 +1,7 @@
 import { type Message, type Sayer, texts } from '../say';
-import type { Question } from './context';
+import type { SheetRevision } from '../system';
+import type { Answer, Question } from './context';
+import type { Effects } from './effects';
 
 type Words = Readonly<Record<'ask' | 'title' | 'why' | 'todo', Sayer>>;
 const SAID = new Map<Question, Words>();
@@ -33,3 +35,30 @@ export function foundBy(q: Question): { readonly title: Message; readonly why: M
   const { title, why, todo } = wordsOf(q);
   return { title: title(), why: why(), todo: todo() };
 }
+
+/** Where a sheet is silent on a wet place, everything waits so many times as long: what people take in its stead. */
+export const STAND_IN_TIMES = 2;
+
+/** How many times as long everything waits for an answer that is not wanted, and who says so. */
+export interface Longer {
+  readonly question: string;
+  readonly times: number;
+  /** The sheet, or whoever chose a wait in its stead where it is silent. */
+  readonly by: 'sheet' | 'chosen';
+}
+
+/** Answers that are against a method and allowed all the same, at the price of longer waits. */
+export const longerWaits = (
+  questions: readonly Question[],
+  answers: Readonly<Record<string, Answer>>,
+  { waitsLonger }: Pick<Effects, 'waitsLonger'>,
+  sheet: SheetRevision,
+): readonly Longer[] =>
+  questions.flatMap((q): Longer[] => {
+    const answer = answers[q.id];
+    if (!q.allows || answer === undefined || answer === 'unsure' || answer === q.wants) return [];
+    const said = q.allows(sheet);
+    if (said === 'no') return [];
+    if (said) return [{ question: q.id, times: said.times, by: 'sheet' }];
+    return waitsLonger ? [{ question: q.id, times: STAND_IN_TIMES, by: 'chosen' }] : [];
+  });

@@ -153,6 +153,9 @@ describe('options bring effects about', () => {
       'deep-fills layers',
       'several several',
       'several one',
+      // These holes are dry.
+      'wet-hole dried',
+      'wet-hole longer',
     ];
     for (const [method, repair] of [
       [methodOf('anchor')!, eyes],

@@ -98,6 +98,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (sharedMin > 0) draft.sharedMin = sharedMin;
   if (row.hold) draft.hold = true;
   if (row.onFace) draft.onFace = true;
+  if (row.counted && here.void.count > 1) draft.counted = here.void.count;
   if (row.exact) draft.exact = true;
   if (batch && row.marks?.end?.includes('placed') && standsApart(here)) draft.apart = true;
   if (row.looksAhead) draft.looksAhead = true;

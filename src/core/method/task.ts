@@ -71,6 +71,8 @@ export interface TaskRow {
   readonly exact?: true;
   /** Nothing goes on until it is ticked. */
   readonly hold?: true;
+  /** Each of so many like places is ticked off by itself while it is done. */
+  readonly counted?: true;
   /** It is tried each hour, from the soonest the sheet says in any weather. */
   readonly hourly?: true;
   /** Of the whole pass, or the whole part, and yet about the batch placed last. */
@@ -181,6 +183,8 @@ export interface StepDraft {
   /** The factors and settings its time is made of, by their names in the settings of the repair. */
   readonly factors: readonly string[];
   readonly hold?: boolean;
+  /** So many like places are ticked off one by one while it is done. */
+  readonly counted?: number;
   /** Its time is not rounded up. */
   readonly exact?: boolean;
   /** It meets something that no other of its kind meets: it is never folded away with them. */

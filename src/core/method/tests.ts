@@ -31,6 +31,13 @@ export const TEST_KINDS = {
     counts: 'Hard right through. It proves ratio and mixing; how far the place itself is, the nail says there.',
     through: true,
   },
+  smear: {
+    label: 'the smear beside it',
+    how: 'A smear of its own thickness on a like base, that lay beside it all the time; a thumbnail pressed in hard. Not the cup: that heats itself and sets before a thin line.',
+    counts: 'No mark. Was none kept: a probe at the bead that shows all round, at its coldest place.',
+    proves: 'set',
+    through: true,
+  },
   tap: {
     label: 'by tapping',
     how: 'A coin or the handle of a hammer, a hand’s breadth apart, edges first; once beside it for the sound of the base.',

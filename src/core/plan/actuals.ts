@@ -33,6 +33,8 @@ export type WitnessState = z.infer<typeof WitnessState>;
 export interface Actuals {
   readonly begun: ReadonlyMap<string, number>;
   readonly done: ReadonlyMap<string, number>;
+  /** Like places ticked off one by one within a step, by step; the first is 0. */
+  readonly placesDone: ReadonlyMap<string, ReadonlySet<number>>;
   readonly readings: readonly {
     readonly channel: 'base' | 'air' | 'pot';
     readonly atMs: number;
@@ -138,6 +140,7 @@ export const NOTHING_YET: Actuals = {
   measured: new Map(),
   opened: new Map(),
   pours: [],
+  placesDone: new Map(),
   witness: new Map(),
   smear: new Map(),
   drunk: [],

@@ -42,6 +42,7 @@ const TIMES = texts('milestone-times', {
   'at-one': '{range} at {temp}',
   'in-band': '{range} from {from} to {to}',
   silent: 'nothing for {temp}',
+  longer: '{range}: {times} times the dry time',
   'by-humidity': 'by humidity',
   'by-dose': 'by dose',
   unbegun: 'It counts from the moment {start}, which is not planned yet.',
@@ -88,8 +89,17 @@ export interface ClockOfMethod extends Milestone {
 }
 const isOfMethod = (m: Milestone): m is ClockOfMethod => 'ofMethod' in m;
 
+/** A wait of the sheet, made so many times as long for what it meets here. */
+export interface LongerWait extends Milestone {
+  readonly times: number;
+}
+const isLonger = (m: Milestone): m is LongerWait => 'times' in m;
+
 /** The sheet's own words for a milestone near a temperature. */
-export function sheetSays(m: Milestone, tempC: number): Message {
+export const sheetSays = (m: Milestone, tempC: number): Message =>
+  isLonger(m) ? TIMES.longer({ range: tableSays(m, tempC), times: m.times }) : tableSays(m, tempC);
+
+function tableSays(m: Milestone, tempC: number): Message {
   if (isOfMethod(m) && m.table.form === 'bands') return TIMES['of-method']({ time: minutes(m.table.bands[0]!.toMin) });
   const range = (row: { readonly fromMin: number; readonly toMin: number }) =>
     row.fromMin === row.toMin

@@ -4,10 +4,10 @@ import { type Window, windowsOver } from './calendar';
 import { servedBy } from './derive';
 import type { Job } from './job';
 import { type MilestoneTime, milestoneTime } from './milestone-times';
-import { dampestPct } from './mix-here';
 import { asker } from './reach-try';
 import type { Piece } from './repair';
 import type { RepairPlan } from './repair-plan';
+import { dampestPct } from './sheet-here';
 import { type Starts, type StartsAsk, startWindows } from './start-windows';
 import { AHEAD_MS, siteClimate, type Thermal, thermalOf } from './thermal';
 

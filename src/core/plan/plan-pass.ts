@@ -22,10 +22,11 @@ import { DUSTPROOF, isTied } from './gates';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
-import { asWorked, mixAt, sheetHere, withFace, withUsualLoss } from './mix-here';
+import { mixAt } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import { instrumentOf, type Piece } from './repair';
 import { type PotEstimate, type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
+import { sheetHere, sheetWorked, withFace } from './sheet-here';
 
 const OPEN = texts('open', {
   shape: 'Choose the shape of the void.',
@@ -243,14 +244,15 @@ export function preparePass(
 
   const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
-  sheet = withUsualLoss(asWorked(sheet, choices.value.effects.pouredOut), measured.nominalMl);
+  const { effects } = choices.value;
+  sheet = sheetWorked(sheet, method, repair, effects, measured.nominalMl);
   const chosen: MethodContext = {
     params: method.params ?? {},
     areas: 1,
     sheet,
     ingredients: ingredientsOf(ask.sheet!, repair),
     instrument: instrumentOf(repair),
-    kitMl: staysWhole(kit, choices.value.effects.split) ? plannedKitMl(sheet, kit) : null,
+    kitMl: staysWhole(kit, effects.split) ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
     measured,
     settingOut: repair.settingOut,

@@ -31,6 +31,12 @@ export const EventBody = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('step-begun'), step: z.string().max(120) }),
   z.object({ kind: z.literal('step-done'), step: z.string().max(120) }),
+  /** One of several like places is done with in a step that goes from one to the next; the first is 0. */
+  z.object({
+    kind: z.literal('place-done'),
+    step: z.string().max(120),
+    place: z.number().int().min(0).max(9999),
+  }),
   z.object({ kind: z.literal('reading'), channel, valueC: z.number().min(-60).max(150), source: z.string().max(80) }),
   /** Humidity of the air at the place, per cent. */
   z.object({ kind: z.literal('humidity'), valuePct: z.number().positive().max(100), source: z.string().max(80) }),

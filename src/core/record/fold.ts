@@ -55,6 +55,7 @@ export function standingEvents(events: readonly Event[]): readonly Event[] {
 const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set([
   'step-begun',
   'step-done',
+  'place-done',
   'poured',
   'discarded',
   'witness',
@@ -88,6 +89,11 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
       return { ...state, begun: withKey(state.begun, body.step, at) };
     case 'step-done':
       return { ...state, done: withKey(state.done, body.step, at) };
+    case 'place-done':
+      return {
+        ...state,
+        placesDone: withKey(state.placesDone, body.step, new Set(state.placesDone.get(body.step)).add(body.place)),
+      };
     case 'reading':
       return { ...state, readings: [...state.readings, { channel: body.channel, atMs: at, valueC: body.valueC }] };
     case 'humidity':

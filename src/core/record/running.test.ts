@@ -6,6 +6,7 @@ import {
   type EventBody,
   earlyLoad,
   earlyStep,
+  eventSaid,
   idleMixer,
   liveClock,
   livePot,
@@ -201,5 +202,44 @@ describe('a fitting in four passes, tacked', () => {
     expect(first.startMs).toBeGreaterThanOrEqual(fromMs!);
     // After full set it is open to the end.
     expect(windowOn(view, 3).untilMs).toBeNull();
+  });
+});
+
+describe('holes ticked one by one', () => {
+  const eyes = ramp!.repairs.find((r) => r.passes.p1?.void?.shapes[0]?.shape === 'annulus')!;
+  const at = (place: number, step = 'prep:clean', amends: string | null = null) => ({ place, step, amends });
+  const told = (...ticked: readonly ReturnType<typeof at>[]) => {
+    const w = worked(ramp!, eyes.id);
+    w.until('prep:clean');
+    for (const { place, step } of ticked) w.tell(w.now, { kind: 'place-done', step, place });
+    return w.at();
+  };
+
+  test('the step tells how many there are, and each counts once, whoever ticks it', () => {
+    const none = told();
+    const step = none.plan.steps.find((s) => s.id === 'prep:clean')!;
+    expect(step.counted).toBe(eyes.passes.p1!.void!.count);
+    expect(none.actuals.placesDone.get('prep:clean')).toBeUndefined();
+    const some = told(at(0), at(1), at(1), at(3));
+    expect([...some.actuals.placesDone.get('prep:clean')!].sort()).toEqual([0, 1, 3]);
+    // Ticked one by one it is not done yet: that somebody says of all of them.
+    expect(some.plan.steps.find((s) => s.id === 'prep:clean')!.doneAt).toBeNull();
+    expect(some.actuals.placesDone.get('prep:drill')).toBeUndefined();
+  });
+
+  test('no other step is counted, nor a single hole', () => {
+    const { plan } = told();
+    expect(plan.steps.filter((s) => s.counted).map((s) => s.id)).toEqual(['prep:clean']);
+  });
+
+  test('it is told in the record', () => {
+    const view = told(at(2));
+    const event = {
+      ...ramp!.events[0]!,
+      repairId: eyes.id,
+      body: { kind: 'place-done', step: 'prep:clean', place: 2 } as const,
+    };
+    const words = [say(eventSaid(event, view), reader)];
+    expect(words).toEqual([expect.stringMatching(/^Place 3 done: Clean \d+ holes/)]);
   });
 });

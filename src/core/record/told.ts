@@ -12,6 +12,7 @@ const SAYS = texts('event', {
   replanned: 'Planned anew from the draft; what was done stands.',
   'step-begun': 'Begun: {step}',
   'step-done': 'Done: {step}',
+  'place-done': 'Place {place} done: {step}',
   reading: '{channel, select, base {Base} air {Air} pot {Pot} other {{channel}}} {value} ({source})',
   humidity: 'Humidity of the air {value} ({source})',
   poured:
@@ -127,6 +128,11 @@ export function eventSaid(event: Event, view: RepairView | undefined): Said {
     case 'step-begun':
     case 'step-done':
       return SAYS[body.kind]({ step: (view ? stepSaid(view, passId, body.step) : body.step) as Value });
+    case 'place-done':
+      return SAYS['place-done']({
+        place: body.place + 1,
+        step: (view ? stepSaid(view, passId, body.step) : body.step) as Value,
+      });
     case 'reading':
       return SAYS.reading({ channel: body.channel, value: exactly(degC(body.valueC)), source: body.source });
     case 'humidity':

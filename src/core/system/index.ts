@@ -1,6 +1,7 @@
 export * from './covers-text';
 export * from './dose';
 export * from './family';
+export * from './holes';
 export * from './kinds';
 export * from './manner';
 export * from './meets';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
+import { Holes } from './holes';
 import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
 import { Flow } from './manner';
 import { Milestone, type MilestoneId } from './milestone';
@@ -198,6 +199,8 @@ export const SheetRevision = z.object({
   protection: z.array(z.string().max(80)).max(20),
   /** Strength over age; null where the sheet prints none, and then no curve is invented. */
   strength: Strength.nullable().default(null),
+  /** What it wants of holes that rods are set into; null where it says nothing of them. */
+  holes: Holes.nullable().default(null),
   /**
    * Quantities as the paper prints them, in its own units, by field of the editor; those printed in the units kept here
    * are not listed.

@@ -4,7 +4,7 @@ import { figure } from '../units';
 import { roomWorked } from './cavity';
 import { type Doubt, type DoubtfulInput, propagate } from './doubt';
 import { disagreementMm, halfWidthMm, type Measured, toolOf } from './measured';
-import { type Dimension, type Faces, problemsOf, type Shape, withValue } from './shape';
+import { type Dimension, type Faces, problemsOf, type Shape, type StandingRod, withValue } from './shape';
 import { type KeepClear, SHAPES, type Void, type VoidShape } from './shapes';
 
 const WORK = texts('work.void', {
@@ -85,6 +85,12 @@ export function facesOf(shape: VoidShape): Faces {
   const faces = kindOf(shape).faces(shape);
   known.set(shape, faces);
   return faces;
+}
+
+/** How thick the rod in a void is by its name, and how deep it goes in, mm; null where none stands in it. */
+export function rodIn(v: Void): StandingRod | null {
+  const main = v.shapes[0];
+  return (main && kindOf(main).rod?.(main)) ?? null;
 }
 
 /** How deep and how wide the drilled place of a void is, mm; null where it is none. */

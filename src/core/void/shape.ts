@@ -180,6 +180,14 @@ export interface KeptOpen {
 }
 
 /** A shape: one file with one object of this kind in the table of shapes. */
+/** A rod in its hole: its diameter as it is named, how far it goes in, mm; and the dimension that its hole is. */
+export interface StandingRod {
+  readonly acrossMm: number;
+  readonly deepMm: number;
+  readonly isTyped: boolean;
+  readonly holeKey: string;
+}
+
 export interface Shape<P> {
   readonly id: string;
   readonly version: number;
@@ -194,6 +202,8 @@ export interface Shape<P> {
   readonly dimensions: (shape: P) => readonly Dimension[];
   /** Of a drilled place: how deep and how wide, mm. */
   readonly bore?: (shape: P) => { readonly deepMm: number; readonly acrossMm: number };
+  /** Of a drilled place that a rod stands in. */
+  readonly rod?: (shape: P) => StandingRod;
   /** Of what runs along a line: how long it is, mm. */
   readonly runMm?: (shape: P) => number;
   /** Of the same: how far along it a share of its volume reaches, mm. */

@@ -29,6 +29,7 @@ import { useSize } from '../shared/use-width';
 import { usePrefs } from '../workspace/prefs';
 import { changePass } from '../workspace/workspace';
 import { addShape, movePoint, pullDimension, pullThickness, writeShape } from './edit';
+import { HoleBySheet } from './HoleBySheet';
 import { fresh, look, type Page, useDraft, useLookAt } from './look';
 import { PhotoTrace } from './PhotoTrace';
 import { ScanPanel } from './ScanPanel';
@@ -329,6 +330,7 @@ function Side({ view, at }: StageProps) {
               write={(key, value) => writeShape(repair, index, key, value)}
             />
           )}
+          <HoleBySheet of={repair} index={index} shape={shape} sheet={plan.sheet} />
           {outline && (
             <PhotoTrace
               jobId={view.job.id}

@@ -28,6 +28,7 @@ import { repairIn, useJobView } from '../workspace/view';
 import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog } from './dialogs';
+import { PlaceTicks } from './PlaceTicks';
 import { Pot } from './Pot';
 import { potShown, runningAt, standingWords } from './pot-shown';
 import { TroubleDialog } from './TroubleDialog';
@@ -276,6 +277,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             </section>
           )}
           {started && step?.stage === 'place' && step.batch !== undefined && <Uptakes at={pass} role={role} />}
+          {started && step?.counted && <PlaceTicks at={pass} step={step} role={role} />}
           {started && step?.hold && !earlyHeld && (
             <label className="flex items-center gap-3 p-2.5 min-h-12" style={{ border: '2px solid var(--ink)' }}>
               <input

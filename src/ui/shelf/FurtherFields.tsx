@@ -10,6 +10,7 @@ export function FurtherFields() {
   return (
     <>
       <MixingFields />
+      <HolesFields />
       <StrengthFields />
       <FinishFields />
       <StorageFields />
@@ -58,6 +59,50 @@ function MixingFields() {
         {systemKind(draft.kind).asks.includes('uptake') && (
           <SheetText field="uptake" label="Soaks in, mL/m²" hint="350" />
         )}
+      </div>
+    </Fold>
+  );
+}
+
+function HolesFields() {
+  const { draft, set } = useSheetFields();
+  if (!isMetered(draft.kind)) return null;
+  const rods = draft.rods.split('\n').filter((l) => /\d/.test(l)).length;
+  return (
+    <Fold
+      title="Holes for rods and bolts"
+      says={joined(
+        [
+          rods ? phrase`${rods} sizes` : 'no table of rods',
+          draft.cleaning.trim() || 'cleaned as is usual',
+          draft.wetHoles === 'yes' ? 'wet ones allowed' : draft.wetHoles === 'no' ? 'wet ones excluded' : '',
+        ].filter(Boolean),
+        ', ',
+      )}
+    >
+      <div className="grid sm:grid-cols-2 gap-3">
+        <SheetText
+          field="rods"
+          label="Rod, hole, depth and brush, one rod a line"
+          hint="M12: 14, 75 to 220, brush 16"
+          multiline
+        />
+        <div className="flex flex-col gap-3">
+          <SheetText field="cleaning" label="Cleaned by" hint="2 blow, 2 brush, 2 blow (Grenko’s)" />
+          <label className="block">
+            Wet holes
+            <select
+              className="select"
+              value={draft.wetHoles}
+              onChange={(e) => set({ wetHoles: e.target.value as SheetDraft['wetHoles'] })}
+            >
+              <option value="">the sheet is silent</option>
+              <option value="no">excluded</option>
+              <option value="yes">allowed, with a longer wait</option>
+            </select>
+          </label>
+          {draft.wetHoles === 'yes' && <SheetText field="wetTimes" label="Every wait so many times as long" hint="2" />}
+        </div>
       </div>
     </Fold>
   );

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { fittedActivationKJ, sheetFlaws } from '@/core/cure';
 import { attempt } from '@/core/say';
 import {
+  cleaningSaid,
   clockOf,
   type EstimableField,
   FAMILIES,
@@ -19,7 +20,7 @@ import {
 } from '@/core/system';
 import type { Kind } from '@/core/units';
 import { figure, formatDuration, joined, marked, phrase } from '@/words';
-import { Heading, Prose, useFormat, Ways, Working } from '../shared/bits';
+import { Heading, Prose, useFormat, useSay, Ways, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayOf, hereZone } from '../shared/when';
 import { exportSheets } from '../workspace/exchange';
@@ -164,6 +165,8 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const format = useFormat();
   const system = usePrefs((p) => p.system);
   const l = s.limits;
+  const tell = useSay();
+  const length = (valueMm: number) => format('length', valueMm).text;
   /** A quantity in the reader’s units, and as the paper prints it where that differs. */
   const says = (field: string, kind: Kind, value: number | null) => {
     if (value === null) return '…';
@@ -215,6 +218,22 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       s.strength?.characteristicMpa == null
         ? null
         : `${says('characteristic', 'stress', s.strength.characteristicMpa)}${s.strength.characteristicToC === null ? '' : phrase`, to ${says('characteristicTo', 'temperature', s.strength.characteristicToC)}`}`,
+    ],
+    [
+      'holes',
+      joined(
+        (s.holes?.rods ?? []).map((r) =>
+          r.leastMm === null
+            ? phrase`${r.rod} in Ø ${length(r.holeMm)}`
+            : phrase`${r.rod} in Ø ${length(r.holeMm)}, ${length(r.leastMm)} to ${length(r.mostMm!)}`,
+        ),
+        '; ',
+      ) || null,
+    ],
+    ['holes cleaned', s.holes?.cleaning.length ? tell(cleaningSaid(s.holes.cleaning)) : null],
+    [
+      'wet holes',
+      s.holes?.wet ? (s.holes.wet === 'no' ? 'excluded' : phrase`allowed, every wait × ${s.holes.wet.times}`) : null,
     ],
     ['in service to', limit('serviceMaxC', 'temperature')],
     ['humidity', l.humidityMaxPct === null ? null : phrase`to ${l.humidityMaxPct} %`],

@@ -365,3 +365,45 @@ describe('the density of the mix', () => {
     expect(plainWords(faults({ ...d, parts }).mixed!.sentence)).toMatch(says);
   });
 });
+
+describe('what a sheet says of holes', () => {
+  const pack = () => draftOf(sampleSheets.find((s) => s.id === 'sheet-anchor-1')!);
+  const made = (d: SheetDraft) => {
+    const r = read(d);
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    return r.sheet.holes;
+  };
+  const none: Partial<SheetDraft> = { rods: '', cleaning: '', wetHoles: '', wetTimes: '' };
+
+  test('nothing typed is nothing said; one of them is kept without the others', () => {
+    expect(made({ ...pack(), ...none })).toBeNull();
+    expect(made({ ...pack(), ...none, wetHoles: 'no' })).toEqual({ rods: [], cleaning: [], wet: 'no', printed: '' });
+    expect(made({ ...pack(), ...none, cleaning: '4 blow' })).toMatchObject({
+      cleaning: [{ do: 'blow', times: 4 }],
+      wet: null,
+    });
+    expect(made({ ...pack(), ...none, rods: 'M12 14 75-220' })!.rods).toHaveLength(1);
+  });
+
+  test('the table stands in the next revision as the paper has it', () => {
+    const typed = 'Rod  Hole  Depth\nM12  14  75-220\nM16  18  85-300';
+    const first = read({ ...pack(), rods: typed });
+    if ('faults' in first) throw new Error('refused');
+    expect(draftOf(first.sheet).rods).toBe(typed);
+    expect(made(draftOf(first.sheet))).toEqual(first.sheet.holes);
+  });
+
+  test.each([
+    ['rods', { rods: 'M13: 15' }, /no thread M13/],
+    ['cleaning', { cleaning: 'polish 2' }, /must be like 2 blow/],
+    ['wetTimes', { wetHoles: 'yes', wetTimes: '' }, /./],
+    ['wetTimes', { wetHoles: 'yes', wetTimes: '0.5' }, /From 1/],
+    ['wetTimes', { wetHoles: 'yes', wetTimes: '20' }, /to 10/],
+  ] as const)('%s: what is wrong is said there, whatever else stands', (field, over, says) => {
+    expect(plainWords(faults({ ...pack(), ...over })[field]!.sentence)).toMatch(says);
+  });
+
+  test('what is mixed in a pot keeps none: no rod is set with it', () => {
+    expect(made({ ...paste(), rods: 'M12: 14', wetHoles: 'no' })).toBeNull();
+  });
+});

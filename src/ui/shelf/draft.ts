@@ -23,6 +23,7 @@ import {
 import { coreText } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
 import { phrase, readQuantity } from '@/words';
+import { type HolesDraft, holesDraft, NO_HOLES } from './holes-draft';
 
 /** A time of the sheet as typed. */
 export interface TimeDraft {
@@ -46,7 +47,7 @@ export interface KitDraft {
 }
 
 /** A sheet as typed: every field its text, nothing lost until it can be read. */
-export interface SheetDraft {
+export interface SheetDraft extends HolesDraft {
   readonly name: string;
   readonly maker: string;
   readonly kind: SheetRevision['kind'];
@@ -237,6 +238,7 @@ export const blankDraft = (): SheetDraft => ({
   mixerPurge: '',
   mixerReach: '',
   mixerFlow: '',
+  ...NO_HOLES,
   limits: {},
   strengthPoints: '',
   strengthTest: 'compression',
@@ -355,6 +357,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     mixerPurge: as('mixerPurge', 'volume', s.mixer?.purgeMl ?? null),
     mixerReach: as('mixerReach', 'length', s.mixer?.reachMm ?? null),
     mixerFlow: as('mixerFlow', 'volume', s.mixer?.flowMl || null),
+    ...holesDraft(s),
     limits: Object.fromEntries(
       LIMIT_FIELDS.flatMap(({ id, kind }) => {
         const v = s.limits[id];

@@ -23,6 +23,7 @@ import { readNumber } from '@/core/typed';
 import type { Kind, UnitSystem } from '@/core/units';
 import { figure, phrase } from '@/words';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
+import { readHoles } from './read-holes';
 import { doseOf, partsAsMixed, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';
 
@@ -259,6 +260,7 @@ export function readDraft(
     hazards: lines(d.hazards),
     protection: lines(d.protection),
     strength: strengthOf(read, d),
+    holes: metered ? readHoles(read, d) : null,
     printed: read.printed,
     estimated: read.estimated,
     typedFrom: d.typedFrom.trim(),

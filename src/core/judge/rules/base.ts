@@ -1,8 +1,8 @@
 import { DateTime } from 'luxon';
 import { BASE_PROPERTIES } from '../../climate';
-import { foundBy } from '../../method';
+import { choiceWith, effectsOf, foundBy, longerWaits, type Method, NO_EFFECTS, STAND_IN_TIMES } from '../../method';
 import { passes, seatsFound } from '../../plan';
-import { listed, texts } from '../../say';
+import { attempt, listed, texts } from '../../say';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -59,7 +59,40 @@ const F = findings({
     todo: 'Wait until {allowed}, or choose a system for young concrete.',
   },
 });
-const INSPECTION = texts('finding.inspection', { unsure: '{title}? Not sure' });
+const WET = findings({
+  'longer-waits:sheet': {
+    id: 'longer-waits',
+    severity: 'note',
+    stage: 'inspect',
+    title: '{found}: the sheet allows it',
+    why: 'Everything waits {times} times as long as in a dry one, and is planned so.',
+    todo: 'Blow out what stands there; fill from the bottom, so that the rest is pushed out before the resin.',
+  },
+  'longer-waits:chosen': {
+    id: 'longer-waits',
+    severity: 'caution',
+    stage: 'inspect',
+    title: '{found}: waited {times} times as long',
+    why: 'The sheet says nothing of it; the longer wait was chosen in its stead, and nothing proves that it is enough.',
+    todo: 'Get the maker’s word in writing; prove some by a pull before anything hangs on them.',
+  },
+});
+const INSPECTION = texts('finding.inspection', { unsure: '{title}? Not sure', longer: 'Wait {times} times as long' });
+
+/** The wait that may be chosen where a sheet is silent on what was found. */
+function inItsStead(method: Method): Pick<Finding, 'ways'> {
+  const chosen = choiceWith(method, 'waitsLonger', true);
+  return chosen
+    ? {
+        ways: [
+          {
+            say: INSPECTION.longer({ times: STAND_IN_TIMES }),
+            set: { path: ['schools', chosen.school], value: chosen.option },
+          },
+        ],
+      }
+    : {};
+}
 
 /** What inspection and the sheet say of the base. */
 export const baseRules: Readonly<Record<string, Rule>> = {
@@ -72,11 +105,19 @@ export const baseRules: Readonly<Record<string, Rule>> = {
     });
   },
 
-  inspection: ({ repair, plan }) =>
-    (plan.method?.questions ?? []).flatMap((q): Finding[] => {
+  inspection: ({ repair, plan }) => {
+    const { method, sheet } = plan;
+    if (!method) return [];
+    const chosen = attempt(() => effectsOf(method, repair.schools));
+    const waits = sheet
+      ? longerWaits(method.questions, repair.answers, chosen.ok ? chosen.value : NO_EFFECTS, sheet)
+      : [];
+    return method.questions.flatMap((q): Finding[] => {
       const answer = repair.answers[q.id];
       if (answer === undefined || passes(q, answer)) return [];
       const found = foundBy(q);
+      const longer = waits.find((l) => l.question === q.id);
+      if (longer) return [WET[`longer-waits:${longer.by}`]({ found: found.title, times: longer.times })];
       return [
         {
           id: `inspection:${q.id}`,
@@ -84,9 +125,11 @@ export const baseRules: Readonly<Record<string, Rule>> = {
           severity: q.otherwise.severity,
           stage: 'inspect',
           title: answer === 'unsure' ? INSPECTION.unsure({ title: found.title }) : found.title,
+          ...(answer !== 'unsure' && sheet && q.allows?.(sheet) === null ? inItsStead(method) : {}),
         },
       ];
-    }),
+    });
+  },
 
   'base-material': ({ repair, plan }) => {
     const out: Finding[] = [];

@@ -6,6 +6,7 @@ import { coolerRules } from './cooler';
 import { curingRules } from './curing';
 import { finishRules } from './finish';
 import { handRules } from './hands';
+import { holeRules } from './holes';
 import { lateRules } from './late';
 import { layerRules } from './layers';
 import { liftHeatRules } from './lift-heat';
@@ -29,6 +30,7 @@ export type { JudgeContext } from './rule';
 export const RULES: Readonly<Record<string, Rule>> = {
   ...baseRules,
   ...voidRules,
+  ...holeRules,
   ...siteRules,
   ...mixRules,
   ...coolerRules,

@@ -1,4 +1,4 @@
-import { primerOf, runM } from '../../method';
+import { primerOf, runM, stillLacksMm, tubeMm } from '../../method';
 import { liquidMl, massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
 import { inRounds, spotBySpot, USUAL_SCALE_G } from '../../plan';
 import { along, degC, digitsApart, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
@@ -78,8 +78,16 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'Nozzle does not reach the bottom',
-    why: 'The hole is {deep}, the mixer reaches {reach}: air stays behind the resin.',
-    todo: 'Fit an extension tube of the hole’s depth.',
+    why: 'The hole is {deep}, the mixer reaches {reach}{tubed, select, yes { and the tube on it {tube} more} other {}}: air stays behind the resin.',
+    todo: 'Fit a tube that is longer by {lacks}.',
+  },
+  'hole-gap:tube': {
+    id: 'hole-gap',
+    severity: 'note',
+    stage: 'place',
+    title: 'A tube on the mixer',
+    why: 'The hole is {deep}, the mixer reaches {reach}: a tube of {tube} is counted, with what stays in it.',
+    todo: 'Cut it to length and mark the depth on it before the pack is opened.',
   },
   scale: {
     severity: 'stop',
@@ -156,7 +164,10 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   'hole-gap': ({ repair, plan }) => {
     const deep = repair.void && boreOf(repair.void)?.deepMm;
     const reach = plan.sheet?.mixer?.reachMm;
-    return deep && reach && deep > reach ? [F['hole-gap:reach']({ deep: mm(deep), reach: exactly(mm(reach)) })] : [];
+    if (!deep || !reach || deep <= reach || !plan.context) return [];
+    const [tube, lacks] = [tubeMm(plan.context), stillLacksMm(plan.context)];
+    const said = { deep: mm(deep), reach: exactly(mm(reach)), tube: mm(tube), lacks: mm(lacks) };
+    return [lacks > 0 ? F['hole-gap:reach']({ ...said, tubed: tube > 0 ? 'yes' : 'no' }) : F['hole-gap:tube'](said)];
   },
 
   'kit-over': ({ plan, repair }) => {

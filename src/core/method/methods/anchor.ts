@@ -1,4 +1,5 @@
-import { ml, mm, percent, texts } from '../../say';
+import { ml, mm, percent, texts, type Value } from '../../say';
+import { cleaningOf, cleaningSaid, rodRow } from '../../system';
 import { type Annulus, effectiveRodMm } from '../../void';
 import { clear, drunk, noWaterPressure, soundBase, uptakeSetting, waiting } from '../common';
 import { type MethodContext, settingIn } from '../context';
@@ -6,6 +7,7 @@ import { options } from '../effects';
 import { pressed } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+import { tubeSettings } from '../tube';
 
 const shapeOf = (c: MethodContext): Annulus => c.void.shapes[0] as Annulus;
 
@@ -23,6 +25,15 @@ const AMOUNT = texts('anchor.amount', {
   thirds: 'two thirds of the bore, against the gap',
   thirdsBy: '2/3 × {bore} − {gap}',
 });
+
+/** Deeper than that a hole is filled behind a piston plug, mm. */
+const PLUG_FROM_MM = 250;
+
+/** The brush that the sheet names for this rod. */
+const brushOf = (c: MethodContext): Value => {
+  const brushMm = rodRow(c.sheet.holes, shapeOf(c).rodDiameter.valueMm)?.brushMm;
+  return brushMm ? mm(brushMm) : 'none';
+};
 
 /** A rod, bolt or eye glued into a drilled hole. */
 export const anchor: Method = {
@@ -87,11 +98,12 @@ export const anchor: Method = {
       id: 'hole-dry',
       ask: 'Is the hole free of standing water?',
       wants: 'yes',
+      allows: (sheet) => sheet.holes?.wet ?? null,
       otherwise: {
         severity: 'stop',
         title: 'Water in the hole',
         why: 'Water takes the place of resin and dilutes it at the wall, and it cures slower.',
-        todo: 'Blow the hole out and let it dry; or take a resin whose sheet allows wet holes, with the time it names for them. Where it names none, wait twice as long.',
+        todo: 'Blow the hole out and let it dry; or take a resin whose sheet allows wet holes, with the time it names for them.',
       },
     },
     {
@@ -113,7 +125,7 @@ export const anchor: Method = {
         severity: 'caution',
         title: 'Overhead hole',
         why: 'Resin runs out and the rod slides before it sets.',
-        todo: 'Use end caps and wedges, and hold the rod until the release time.',
+        todo: 'Fill behind a piston plug; use end caps and wedges, and hold the rod until the release time.',
       },
     },
   ],
@@ -177,6 +189,22 @@ export const anchor: Method = {
       byDefault: 'one',
       why: 'A rod that goes in late goes in badly.',
     },
+    {
+      id: 'wet-hole',
+      matter: 'A wet hole of which the sheet is silent',
+      stage: 'hold',
+      options: options('anchor.wet-hole', [
+        { id: 'dried', label: 'blown out and dried first', fits: 'always', effect: { waitsLonger: false } },
+        {
+          id: 'longer',
+          label: 'filled wet, and everything waits twice as long',
+          fits: 'where the maker allows wet holes and tells no time for them',
+          effect: { waitsLonger: true },
+        },
+      ]),
+      byDefault: 'dried',
+      why: 'Water at the wall takes from the grip, and nobody has said how much.',
+    },
     waiting,
   ],
   settings: [
@@ -200,22 +228,13 @@ export const anchor: Method = {
       max: 120,
       stage: 'place',
     },
-    { id: 'tube-bore', label: 'Tube on the mixer, bore', kind: 'length', byDefault: 0, min: 0, max: 50, stage: 'mix' },
-    {
-      id: 'tube-length',
-      label: 'Tube on the mixer, length',
-      kind: 'length',
-      byDefault: 0,
-      min: 0,
-      max: 5000,
-      stage: 'mix',
-    },
+    ...tubeSettings,
     // A paste is not drunk by the wall of a hole.
     { ...uptakeSetting, byDefault: 0 },
   ],
   preparation: [
     'Hold point: position, edge distance and depth checked before drilling.',
-    'Blow, brush, blow: twice, from the bottom of the hole.',
+    'Blown and brushed from the bottom of the hole, as often as the sheet says: usually twice, twice, and twice again.',
     'Rod clean and free of oil, embedment marked on it.',
     'Both parts seen to flow before the mixer goes on.',
   ],
@@ -228,6 +247,15 @@ export const anchor: Method = {
   cautions: [
     'Eye cover when blowing out holes; breathing protection against drilling dust.',
     'Nothing hangs on the rod before its load time at the temperature of the base.',
+  ],
+  consumes: [
+    {
+      id: 'plug',
+      what: 'piston plugs of the hole’s width, one on each mixer',
+      unit: '',
+      why: 'so deep a hole fills without air only behind a plug',
+      of: (c) => (shapeOf(c).holeDepth.valueMm > PLUG_FROM_MM ? c.batches.reduce((n, b) => n + b.mixers, 0) : 0),
+    },
   ],
   tools: ['drill with the marked bit', 'blow-out pump', 'round brush', 'dispenser', 'wedges', 'wiping cloths'],
   tests: [
@@ -277,6 +305,8 @@ export const anchor: Method = {
     bit: (c) => mm(shapeOf(c).holeDiameter.valueMm),
     deep: (c) => mm(shapeOf(c).holeDepth.valueMm),
     embedded: (c) => mm(shapeOf(c).embedment.valueMm),
+    cycle: (c) => cleaningSaid(cleaningOf(c.sheet.holes)),
+    brush: brushOf,
   },
   tasks: [
     ...tasks('anchor', [
@@ -303,11 +333,13 @@ export const anchor: Method = {
         task: 'prep:clean',
         throws: 'dust',
         role: 'prepare',
-        title: 'Blow, brush, blow; twice',
-        detail: 'From the bottom of the hole, until no dust comes.',
+        title: 'Clean {count, plural, one {the hole} other {# holes}}: {cycle}',
+        detail:
+          'From the bottom of {count, plural, one {the hole} other {each hole}}, until no dust comes. {brush, select, none {A round brush that fits tightly} other {Round brush of {brush}}}.',
         confirm: 'No more dust comes',
-        work: { per: { place: 3 } },
+        work: { per: { 'cleaning stroke': 0.5 } },
         hold: true,
+        counted: true,
       },
     ]),
     ...clear,

@@ -259,7 +259,7 @@ export const plateBond: Method = {
   tests: [
     { id: 'bead', kind: 'look', ask: 'Did adhesive show all round and at the inspection holes?' },
     { id: 'tap', kind: 'tap', ask: 'Does the plate ring sound when tapped, with no hollow place?' },
-    { id: 'cup', kind: 'cup', ask: 'Is the left-over cup hard under a nail?' },
+    { id: 'cup', kind: 'smear', ask: 'Is the smear beside it, as thin and as cold, hard under a nail?' },
   ],
   finishAnswer: 'primed, edge sealed',
   review: 'A bonded plate carries load.',

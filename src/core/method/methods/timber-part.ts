@@ -182,7 +182,7 @@ export const timberPart: Method = {
   tests: [
     { id: 'bead', kind: 'look', ask: 'Did paste show all round when it was pressed?' },
     { id: 'tap', kind: 'tap', ask: 'Does it sound solid when tapped over the whole joint?' },
-    { id: 'cup', kind: 'cup', ask: 'Is the left-over cup hard under a nail?' },
+    { id: 'cup', kind: 'smear', ask: 'Is the smear beside it, as thin and as cold, hard under a nail?' },
   ],
   finishAnswer: 'trimmed, end grain sealed',
   review: 'Timber that carries load, and what is lifted over people: by an engineer.',
