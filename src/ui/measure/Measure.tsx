@@ -321,6 +321,7 @@ function Side({ view, at }: StageProps) {
               setRim={(next) => look({ ...now, page: 'plan', rim: next })}
             />
           )}
+          <HoleBySheet of={repair} index={index} shape={shape} sheet={plan.sheet} />
           {!(isScanned(shape) && shape.read.text === '') && (
             <ShapeFields
               soaks={soaks}
@@ -330,7 +331,6 @@ function Side({ view, at }: StageProps) {
               write={(key, value) => writeShape(repair, index, key, value)}
             />
           )}
-          <HoleBySheet of={repair} index={index} shape={shape} sheet={plan.sheet} />
           {outline && (
             <PhotoTrace
               jobId={view.job.id}

@@ -42,6 +42,17 @@ test('another kind brings its family, hazards and parts, and keeps what was type
   const mortar = ofKind(typed, 'mortar-kit');
   expect(mortar).toMatchObject({ name: 'Mine', hazards: 'Only mine.' });
   expect(mortar.parts.C.name).toBe('graded sand');
+  // The family is the usual one of the kind, until somebody says another that this kind comes in, too.
+  const anchorOf = (d: SheetDraft) => ofKind(d, 'anchor-pack').family;
+  expect([ofKind(blankDraft(), 'paste').family, anchorOf(ofKind(blankDraft(), 'paste'))]).toEqual([
+    'resin-amine',
+    'methacrylate',
+  ]);
+  expect(anchorOf({ ...blankDraft(), kind: 'cartridge-paste', family: 'resin-amine' })).toBe('methacrylate');
+  expect(anchorOf({ ...ofKind(blankDraft(), 'polyester-filler'), family: 'resin-amine' })).toBe('resin-amine');
+  expect(ofKind({ ...blankDraft(), kind: 'anchor-pack', family: 'resin-amine' }, 'mortar-kit').family).toBe(
+    'resin-amine',
+  );
   // Cement wants its base wet, resin dry, as long as nobody has said otherwise.
   const cement = ofKind(blankDraft(), 'cement-water');
   expect(cement.wetness).toBe('saturated, no puddles');

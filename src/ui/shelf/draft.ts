@@ -191,7 +191,7 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
   return {
     ...draft,
     kind,
-    family: spec.families.includes(draft.family) ? draft.family : spec.families[0]!,
+    family: draft.family !== was.families[0] && spec.families.includes(draft.family) ? draft.family : spec.families[0]!,
     parts: Object.fromEntries(
       (['A', 'B', 'C', 'D'] as const).map((id) => [
         id,
