@@ -104,6 +104,11 @@ describe('cleaning', () => {
     expect(minutesOf(often, 'prep:clean')).toBe(4 * 12 * 0.5);
     const slow = planned(sheet(), { settings: { 'prep:clean min/cleaning stroke': 1 } });
     expect(minutesOf(slow, 'prep:clean')).toBe(4 * 6);
+    // Minutes for each hole, typed before strokes were counted, are those of the usual six.
+    const before = planned(sheet(), { settings: { 'prep:clean min/place': 6 } });
+    expect(minutesOf(before, 'prep:clean')).toBe(4 * 6);
+    const both = planned(sheet(), { settings: { 'prep:clean min/place': 6, 'prep:clean min/cleaning stroke': 0.25 } });
+    expect(minutesOf(both, 'prep:clean')).toBe(4 * 6 * 0.25);
   });
 });
 

@@ -211,3 +211,14 @@ describe('out of a twin cartridge, 6 m of 20 × 10 mm', () => {
     expect(found(piece(20, 10), 'stretches')).toBeUndefined();
   });
 });
+
+test('it is sawn and backed by its metre, however wide it is', () => {
+  const minutes = (of: Piece, id: string) => {
+    const step = plan(of).steps.find((s) => s.id === id)!;
+    return (Date.parse(step.to!) - Date.parse(step.from!)) / 60_000;
+  };
+  for (const widthMm of [10, 20]) {
+    expect([widthMm, minutes(piece(widthMm, widthMm / 2), 'prep:saw')]).toEqual([widthMm, 10 + 6 * 4]);
+    expect([widthMm, minutes(piece(widthMm, widthMm / 2), 'prep:rod')]).toEqual([widthMm, 5 + 6 * 1]);
+  }
+});

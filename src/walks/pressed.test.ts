@@ -215,3 +215,24 @@ test('a crack poured through a mixer: the pack is made ready, and nothing is wei
   expect(p.steps.some((s) => s.id === 'weigh-all')).toBe(false);
   for (const s of steps(p, /^b1:(weigh|mix)$/)) expect(s.detail).not.toMatch(/\d g\b|cups/);
 });
+
+test('a socket is filled from its bottom out of a cartridge, and rolled and rammed only what is kneaded', () => {
+  const words = (p: Planned) => steps(p, /:place$/).map((s) => `${s.title} ${s.detail}`);
+  const shallow = { ...paste, limits: { ...paste.limits, liftMaxMm: null } };
+  for (const [count, sheet, title] of [
+    [1, shallow, /^Press it in, strike level/],
+    [1, paste, /^Fill them, batch \d of \d, strike level/],
+    [3, shallow, /^Press it in, strike level/],
+  ] as const) {
+    const pressed = words(planned('cavity-packing', { count, sheet }));
+    expect(pressed.length).toBeGreaterThan(0);
+    for (const text of pressed) {
+      expect(text).toMatch(title);
+      expect(text).toMatch(/Nozzle to the bottom/);
+      expect(text).not.toMatch(/roll/i);
+    }
+  }
+  const putty = shelf.find((s) => s.kind === 'putty')!;
+  for (const text of words(planned('cavity-packing', { sheet: { ...putty, sample: false } })))
+    expect(text).toMatch(/Roll, ram.*Rolled to the size of the opening/);
+});

@@ -145,7 +145,7 @@ test('set with two fingers in the minutes that are left: said while they are Gre
 
 test('a packet is kneaded in its film, and nothing of it is weighed', () => {
   const words = plan().steps.map((s) => `${s.title}: ${s.detail}`);
-  expect(words.find((w) => /Set out the batch/.test(w))).toMatch(/One whole packet\. Note the lot numbers/);
+  expect(words).toContain('Lay the packet out: Note its lot number; the film is still shut.');
   expect(words.some((w) => /^Knead it in its film: /.test(w))).toBe(true);
   expect(words.join(' ')).not.toMatch(/7\.20 g|weighed onto/);
   expect(plan({ scaleStepG: 1 }).findings.some((f) => f.id === 'scale')).toBe(false);

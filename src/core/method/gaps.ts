@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { layerOf, measuredBatch, saidAs, type Weighed, weighedOf } from '../mix';
+import { layerOf, measuredBatch, saidAs, vesselsOf, type Weighed, weighedOf } from '../mix';
 import {
   along,
   attempt,
@@ -203,6 +203,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   n: (c) => batchOf(c).index + 1,
   of: (c) => c.batches.length,
   places: (c) => batchOf(c).places,
+  /** Whether a batch is of like places that are each done with by themselves. */
+  eachPlace: (c) => (batchOf(c).fromTo ? 'yes' : 'no'),
   first: (c) => batchOf(c).fromTo?.[0] ?? batchOf(c).index + 1,
   last: (c) => batchOf(c).fromTo?.[1] ?? batchOf(c).index + 1,
   fresh: (c) => (batchOf(c).mixers > 0 ? 'yes' : 'no'),
@@ -230,6 +232,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
     if (kits === null) return '';
     return systemKind(c.sheet.kind).ownBag ? SAY.packets({ n: kits }) : SAY.kits({ n: kits });
   },
+  /** Packets that are kneaded, each in its own film. */
+  packets: (c) => vesselsOf(c.sheet, batchOf(c)),
+  packetsInAll: (c) => c.batches.reduce((sum, b) => sum + vesselsOf(c.sheet, b), 0),
   parts: partsOf,
   allParts: allPartsOf,
   order: mixOrder,

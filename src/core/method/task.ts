@@ -45,6 +45,8 @@ export interface Work {
   /** A setting of the method: a rate divides what there is among the hands, a duration is that for each place. */
   readonly by?: { readonly setting: string; readonly driver: Driver };
   readonly sheet?: (c: TaskContext) => number;
+  /** What it was counted by in earlier versions: minutes typed then are so many times those of now. */
+  readonly formerly?: { readonly per: Driver; readonly now: Driver; readonly times: number };
 }
 
 /** What a task throws about, and no wet face bears beside it. */

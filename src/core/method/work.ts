@@ -19,6 +19,8 @@ export interface Factor {
   /** It lies between the value divided and multiplied by this, nine times in ten. */
   readonly spread: number;
   readonly source: 'Grenko';
+  /** Minutes of another name that were typed before it was counted so: this many times them. */
+  readonly formerly?: { readonly id: string; readonly times: number };
 }
 
 /** Until records say better: practised people differ by about half either way. */
@@ -50,6 +52,9 @@ const factor = (row: TaskRow, per: Driver | null, byDefault: number): Factor => 
   byDefault,
   spread: SPREAD,
   source: 'Grenko',
+  ...(row.work.formerly && per === row.work.formerly.now
+    ? { formerly: { id: factorId(row, row.work.formerly.per), times: row.work.formerly.times } }
+    : {}),
 });
 
 /** Minutes of hands-on work, and the factors they are made of. */

@@ -4,6 +4,8 @@ import type { MixAsk } from './mix-ask';
 
 const CAPS = texts('caps', {
   placed: '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it',
+  packets:
+    '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it, less {each} for each packet kneaded after the first',
   capped: '{cap} in one pot / {density}',
   'capped-kit': '{cap} in one pot, a kit is {kit}',
   film: 'a sheet of film that holds {holds}',
@@ -23,14 +25,35 @@ export interface Caps {
   readonly binds: Message;
 }
 
+/**
+ * What can be placed out of packets that are kneaded one after the other, mL: k of them leave life − (k − 1) kneadings,
+ * and hold no more than k packets.
+ */
+function ofPackets(mlPerMin: number, packetMin: number, packetMl: number, usableMin: number): number {
+  const left = (k: number) => mlPerMin * (usableMin - (k - 1) * packetMin);
+  const full = Math.max(1, Math.floor((mlPerMin * (usableMin + packetMin)) / (packetMl + mlPerMin * packetMin) + 1e-9));
+  // One more that is not used up may still be worth its kneading.
+  return Math.max(Math.min(full * packetMl, left(full)), left(full + 1));
+}
+
 /** Of whole kits the pot holds all that is in them, whatever the sheet says they make. */
 export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps {
   const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
   const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
   const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
+  const mlPerMin = ask.placingMlPerMin * ask.crew;
+  const packetMin = kitMl === null ? 0 : (ask.packetMin ?? 0);
+  const inTime = packetMin > 0 ? ofPackets(mlPerMin, packetMin, kitMl!, ask.usableMin) : mlPerMin * ask.usableMin;
   const placed: [number, Message] = [
-    ask.asPlaced ? Number.POSITIVE_INFINITY : ask.placingMlPerMin * ask.crew * ask.usableMin,
-    CAPS.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
+    ask.asPlaced ? Number.POSITIVE_INFINITY : inTime,
+    packetMin > 0
+      ? CAPS.packets({
+          rate: rate(ask.placingMlPerMin),
+          crew: ask.crew,
+          left: minutes(ask.usableMin),
+          each: minutes(packetMin),
+        })
+      : CAPS.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
   ];
   const held: [number, Message][] = [
     ...(ask.massCapG === null

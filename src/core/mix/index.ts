@@ -13,3 +13,4 @@ export { ONE_LOT } from './potted';
 export * from './pour';
 export * from './ratio-check';
 export * from './recipe';
+export * from './vessel';

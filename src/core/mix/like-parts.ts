@@ -38,15 +38,28 @@ export interface Sharing {
   readonly whole: boolean;
 }
 
+/** What kneading the packets beyond the first takes of the time there is for so much, min. */
+const furtherPacketsMin = (ml: number, { ask, kitMl, whole }: Pick<Sharing, 'ask' | 'kitMl' | 'whole'>): number =>
+  whole ? (Math.max(1, Math.ceil((ml + ask.sheet.potLossMl) / kitMl - 1e-9)) - 1) * (ask.packetMin ?? 0) : 0;
+
 /** So many like parts come out of one pot before its use is over, each closed before the next is spread; 0 for none. */
-function placedInTime(partMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): number {
+function placedInTime(partMl: number, s: Sharing): number {
+  const { ask, caps, kitMl, kitsPerPot, whole } = s;
+  const { parts } = ask;
+  if (!parts) return 0;
   const spreadMin = partMl / (ask.placingMlPerMin * ask.crew);
-  if (!ask.parts || spreadMin > ask.usableMin + 1e-9) return 0;
-  const inTime = ask.parts.spreadFirst
-    ? closedInTime(spreadMin, ask.parts, ask.usableMin)
-    : 1 + Math.floor((ask.usableMin - spreadMin) / (spreadMin + ask.parts.closeMin) + 1e-9);
+  const within = (usableMin: number) => {
+    if (spreadMin > usableMin + 1e-9) return 0;
+    return parts.spreadFirst
+      ? closedInTime(spreadMin, parts, usableMin)
+      : 1 + Math.floor((usableMin - spreadMin) / (spreadMin + parts.closeMin) + 1e-9);
+  };
+  let inTime = within(ask.usableMin);
+  if (ask.packetMin)
+    for (inTime = Math.min(inTime, parts.count); inTime > 0; inTime--)
+      if (within(ask.usableMin - furtherPacketsMin(inTime * partMl, s)) >= inTime) break;
   const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
-  return Math.min(inTime, ask.parts.most ?? inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
+  return Math.min(inTime, parts.most ?? inTime, Math.floor((holdsMl - ask.sheet.potLossMl) / partMl + 1e-9));
 }
 
 /** From one part wetted to the next, in the whole minutes of its steps. */

@@ -146,6 +146,8 @@ export interface MixAsk {
   readonly filmMl?: number | null;
   /** Each kit is mixed in its own pail, and never two in one. */
   readonly oneKitAPot: boolean;
+  /** Packets are kneaded one after the other: each beyond the first takes so much of the time there is to place, min. */
+  readonly packetMin?: number;
   /** It is mixed as it is placed, bead by bead: nothing stands in a pot, and no life of a pot bounds it. */
   readonly asPlaced?: boolean;
   /** Whole kits only, or split by weighing. */

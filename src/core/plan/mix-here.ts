@@ -1,7 +1,7 @@
 import { valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settingIn, tubeMl } from '../method';
-import { amounts, type Batch, HEADROOM, liquidDensity, type MixAsk, type MixResult, massOf } from '../mix';
+import { amounts, type Batch, HEADROOM, liquidDensity, type MixAsk, type MixResult, vesselMassG } from '../mix';
 import { attempt, grams, line, minutes, type Problem, texts, type WorkLine } from '../say';
 import {
   isMetered,
@@ -12,6 +12,7 @@ import {
   milestoneOf,
   proportionOf,
   type SheetRevision,
+  systemKind,
 } from '../system';
 import { figure } from '../units';
 import { placesIn } from '../void';
@@ -55,6 +56,8 @@ const MOST_AREAS = 200;
 const BY_FACES = [0, 27] as const;
 /** From this one on what stays behind counts in the minutes of a pour, and a sheet of film bounds a mix. */
 const BY_MIXED = [0, 28] as const;
+/** Each packet is kneaded by itself since. */
+const BY_PACKETS = [0, 30] as const;
 /** Each unit is mixed in its own pail since. */
 const BY_PAILS = [0, 29] as const;
 
@@ -122,6 +125,7 @@ export function mixAt(
   const openMin = openReach === null ? null : (openReach - atMs) / MIN_MS;
   const covered = context.params.byCoverage && sheet.coversM2PerL !== null;
   // What is dosed dies on its film within minutes. Of anything slower as much is mixed as nobody says otherwise.
+  const packetMin = systemKind(sheet.kind).ownBag && plansBy(BY_PACKETS, actuals) ? sheet.mixMin || 1 : 0;
   const onFilm = method.mixedOn && plansBy(BY_MIXED, actuals) ? method.mixedOn : null;
   const filmMl =
     onFilm && (sheet.dose !== null || repair.settings[onFilm] !== undefined) ? settingIn(context, onFilm) : null;
@@ -145,7 +149,11 @@ export function mixAt(
     vesselAssumed: repair.bench.vesselMaxMl === null,
     filmMl,
     oneLot: ENGINES[method.engine].oneLot?.(context) ?? false,
-    oneKitAPot: ENGINES[method.engine].oneKitAPot(context) && (!context.params.ownPails || plansBy(BY_PAILS, actuals)),
+    // What is closed at once is spread out of all its packets; everywhere else one is used up before the next.
+    oneKitAPot:
+      (packetMin > 0 && engine.liesOpen !== 'closed') ||
+      (engine.oneKitAPot(context) && (!context.params.ownPails || plansBy(BY_PAILS, actuals))),
+    packetMin,
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
     parts: parts && { ...parts, openMin, faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null },
@@ -169,8 +177,8 @@ export function mixAt(
   const pot = potC.ok && !spreads ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
   const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold, areas };
   if (!pot || actuals.usableMin !== null) return result;
-  const largest = largestOf(first);
-  const massG = massOf(largest.massG);
+  const largest = largestOf(sheet, first);
+  const massG = vesselMassG(sheet, largest);
   const hasTo = takesMin(
     largest,
     (first.rateNeeded ?? rate) * repair.crew,
@@ -196,8 +204,8 @@ function lifeNearBy(sheet: SheetRevision, useBy: Milestone, tempC: number | null
 }
 
 /** The batch of which most stands in one pot. */
-const largestOf = ({ batches }: MixResult): Batch =>
-  batches.reduce((most, b) => (massOf(b.massG) > massOf(most.massG) ? b : most));
+const largestOf = (sheet: SheetRevision, { batches }: MixResult): Batch =>
+  batches.reduce((most, b) => (vesselMassG(sheet, b) > vesselMassG(sheet, most) ? b : most));
 
 /** Minutes from the first to the last taken from the pot: parts before the last are closed in between. */
 const takesMin = ({ placedMl, handledMl = placedMl, places }: Batch, mlPerMin: number, closeMin: number): number =>

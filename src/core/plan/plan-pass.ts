@@ -12,7 +12,7 @@ import {
   type StepDraft,
   stepsOf,
 } from '../method';
-import { type Batch, ingredientsOf, massOf, topUp } from '../mix';
+import { type Batch, ingredientsOf, topUp, vesselMassG } from '../mix';
 import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
@@ -122,13 +122,15 @@ interface Look {
 const lastLooks = new WeakMap<Piece, Look>();
 
 /** Share of the pot life left to each batch by its own mass. */
-const sharesOf = ({ batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null }): readonly PotShare[] =>
+const sharesOf = (
+  sheet: SheetRevision,
+  { batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null },
+): readonly PotShare[] =>
   pot
-    ? batches.map((b) => ({
-        massG: massOf(b.massG),
-        share: pot.shareOf(massOf(b.massG)) ?? 1,
-        referenceG: pot.referenceG,
-      }))
+    ? batches.map((b) => {
+        const massG = vesselMassG(sheet, b);
+        return { massG, share: pot.shareOf(massG) ?? 1, referenceG: pot.referenceG };
+      })
     : [];
 
 /** A pass with all that its steps are laid out from. */
@@ -329,7 +331,7 @@ export function preparePass(
       method,
       context,
       reachOf,
-      shares: sharesOf(prepared),
+      shares: sharesOf(sheet!, prepared),
       lastBatch: lastOf(drafts),
       hands: ask.hands.fork(),
       below: place.below,
@@ -345,7 +347,7 @@ export function preparePass(
     if (alone && !seen) lastLooks.set(repair, { of: ask, reachOf, amounts: rough });
     const follows = ask.thermal.potHeld && !staysHotter(ask.thermal);
     if (follows && rough.batches.length)
-      reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => massOf(b.massG))));
+      reachOf = asker(sheet!, ask.thermal, Math.min(...rough.batches.map((b) => vesselMassG(sheet!, b))));
     const first = follows && actuals.usableMin === null ? prepare(guess) : rough;
     if (actuals.usableMin !== null || place.roughly) return first;
     const look = attempt(() => {
@@ -372,7 +374,7 @@ export function preparePass(
       method,
       context,
       reachOf,
-      shares: sharesOf(mixed.value),
+      shares: sharesOf(sheet, mixed.value),
       wet: drafts.filter((d) => !isFinish(d)),
       finish: drafts.filter(isFinish),
     },

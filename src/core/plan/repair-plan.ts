@@ -192,7 +192,12 @@ export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Rea
   // What may be nought by the method itself (the way to the place) may be set to it.
   for (const { id, kind, byDefault, min } of method.settings)
     made[id] = own(id, byDefault, min > 0 && (kind === 'rate' || kind === 'area-rate' || kind === 'duration'));
-  for (const { id, byDefault } of factorsOf(method)) made[id] = own(id, byDefault, true);
+  for (const { id, byDefault, formerly } of factorsOf(method))
+    made[id] = own(
+      id,
+      formerly ? own(formerly.id, byDefault / formerly.times, true) * formerly.times : byDefault,
+      true,
+    );
   const of = gathered.get(repair.settings) ?? new Map<Method, Readonly<Record<string, number>>>();
   gathered.set(repair.settings, of);
   of.set(method, made);

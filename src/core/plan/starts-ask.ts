@@ -1,4 +1,4 @@
-import { massOf } from '../mix';
+import { vesselMassG } from '../mix';
 import { milestoneOf } from '../system';
 import { tears } from './blocks';
 import type { Window } from './calendar';
@@ -40,7 +40,7 @@ export function startsAskOf(
   const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
   // A plan that lies wholly in the past has no weather left to start in.
   if (lastStart <= fromMs) return null;
-  const share = batches[0] && pot ? (pot.shareOf(massOf(batches[0].massG)) ?? 1) : 1;
+  const share = batches[0] && pot ? (pot.shareOf(vesselMassG(sheet, batches[0])) ?? 1) : 1;
   const prepareMin = steps.slice(0, steps.indexOf(mix)).reduce((m, s) => m + (s.endMs - s.startMs) / MIN_MS, 0);
   const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
   const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));

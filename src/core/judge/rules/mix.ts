@@ -1,8 +1,24 @@
 import { primerOf, runM, stillLacksMm, tubeMm } from '../../method';
-import { liquidMl, massOf, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
+import {
+  liquidMl,
+  saidTolerance,
+  scaleErrorPct,
+  smallestBatchAG,
+  smallestReadG,
+  toleranceOf,
+  vesselMassG,
+} from '../../mix';
 import { inRounds, spotBySpot, USUAL_SCALE_G } from '../../plan';
 import { along, degC, digitsApart, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
-import { FAMILIES, grainsUntold, isMetered, type MilestoneId, milestoneOf, proportionOf } from '../../system';
+import {
+  FAMILIES,
+  grainsUntold,
+  isMetered,
+  type MilestoneId,
+  milestoneOf,
+  proportionOf,
+  systemKind,
+} from '../../system';
 import { boreOf } from '../../void';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
@@ -100,9 +116,9 @@ const F = findings({
     severity: 'caution',
     stage: 'mix',
     title:
-      '{share, select, unknown {A bigger pot than the sheet’s pot life is for} other {The pot warms itself and dies sooner}}',
-    why: '{mass} stand in one pot, the sheet’s time is for {stated}{assumed, select, yes { (assumed, the sheet names none)} other {}}: {share, select, unknown {it heats itself and dies sooner than the clock says.} other {an estimated {share} of that time is left, and the clocks here count with it{beyond, select, yes {, as if it lost nothing to the air, since it is beyond what was prepared} other {}}{filled, select, yes {; your own fillers are left out of it, they make it milder} other {}}.}}{rest, select, runaway { Left in the pot, a rest of that size may run away: smoke and fire.} hot { Left in the pot, it gets hotter than {hot}.} other {}}',
-    todo: 'Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.',
+      '{share, select, unknown {{by, select, hand {A bigger lump than the sheet’s time is for} other {A bigger pot than the sheet’s pot life is for}}} other {{by, select, hand {The lump} other {The pot}} warms itself and dies sooner}}',
+    why: '{mass} {by, select, hand {lie in one lump} other {stand in one pot}}, the sheet’s time is for {stated}{assumed, select, yes { (assumed, the sheet names none)} other {}}: {share, select, unknown {it heats itself and dies sooner than the clock says.} other {an estimated {share} of that time is left, and the clocks here count with it{beyond, select, yes {, as if it lost nothing to the air, since it is beyond what was prepared} other {}}{filled, select, yes {; your own fillers are left out of it, they make it milder} other {}}.}}{rest, select, runaway { Left {by, select, hand {lying} other {in the pot}}, a rest of that size may run away: smoke and fire.} hot { Left {by, select, hand {lying} other {in the pot}}, it gets hotter than {hot}.} other {}}',
+    todo: '{by, select, hand {Knead less at once and press it in at once; never leave a rest lying in a lump.} other {Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.}}',
   },
   lean: {
     severity: 'caution',
@@ -309,7 +325,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   'pot-mass': ({ plan }) => {
     const { sheet, batches, pot } = plan;
     if (!sheet || isMetered(sheet.kind) || !FAMILIES[sheet.family].selfHeats || !batches.length) return [];
-    const massG = Math.max(...batches.map((b) => massOf(b.massG)));
+    const massG = Math.max(...batches.map((b) => vesselMassG(sheet, b)));
     const share = pot?.shareOf(massG) ?? null;
     const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
     const outgrown = stated !== null && massG > POT_MASS_FACTOR * stated;
@@ -322,6 +338,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         stated: grams(pot?.referenceG ?? stated!),
         assumed: yes(stated === null),
         beyond: yes(pot?.beyond(massG)),
+        by: systemKind(sheet.kind).mixing,
         filled: yes(pot?.filled),
         rest: pot?.leftAlone(massG)?.verdict ?? 'unknown',
         hot: exactly(degC(HOT_C)),

@@ -1,3 +1,4 @@
+import { mixingMin } from '../../mix';
 import { isMetered } from '../../system';
 import { settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
@@ -45,7 +46,7 @@ export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
 export const pouredFast: readonly TaskRow[] = [
   // Out of a mixer nothing is weighed beforehand; the pack is made ready.
   { ...weigh, when: (c) => isMetered(c.sheet.kind) && weigh.when!(c) },
-  { ...mix, exact: true, work: { sheet: (c) => c.sheet.mixMin || 1 } },
+  { ...mix, exact: true, work: { sheet: ({ sheet, batch }) => mixingMin(sheet, batch!) } },
   ...tasks('pour-fast', [
     {
       task: 'pour',

@@ -337,7 +337,7 @@ export const anchor: Method = {
         detail:
           'From the bottom of {count, plural, one {the hole} other {each hole}}, until no dust comes. {brush, select, none {A round brush that fits tightly} other {Round brush of {brush}}}.',
         confirm: 'No more dust comes',
-        work: { per: { 'cleaning stroke': 0.5 } },
+        work: { per: { 'cleaning stroke': 0.5 }, formerly: { per: 'place', now: 'cleaning stroke', times: 1 / 6 } },
         hold: true,
         counted: true,
       },

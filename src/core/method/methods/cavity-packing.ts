@@ -57,7 +57,7 @@ export const cavityPacking: Method = {
         { id: 'layers', label: 'several layers, each gelled first', fits: 'deeper than the sheet’s lift' },
       ]),
       byDefault: 'layers',
-      why: 'Rammed without a pause it is one piece.',
+      why: 'Up to the lift of the sheet it is rammed in without a pause; deeper it heats itself and parts from its wall.',
     },
     weighedOrWhole('cavity-packing', {
       weighed: { label: 'equal parts by weight, a place at a time', fits: 'bars and tins' },
@@ -107,10 +107,11 @@ export const cavityPacking: Method = {
       reworded('cavity-packing', filledInLifts, {
         place: {
           title:
-            '{of, plural, one {Roll, ram in, strike level} other {Roll, ram into place {n} of {of}, strike level}}',
+            '{of, plural, one {{how, select, mixer {Press it in} other {Roll, ram in}}, strike level} other {{how, select, mixer {Fill} other {Roll, ram into}} {eachPlace, select, yes {place {first} of {count}} other {them, batch {n} of {of}}}, strike level}}',
           detail:
-            'Rolled to the size of the opening, rammed in lifts of a thumb from the bottom. The mating tool is freed before gel. Keep a ball as its witness.',
-          confirm: '{of, plural, one {It is packed} other {Place {n} is packed}}',
+            '{how, select, mixer {Nozzle to the bottom, drawn back as it fills; rammed where it stands open. Keep a dab} other {Rolled to the size of the opening, rammed in lifts of a thumb from the bottom. Keep a ball}} as its witness. The mating tool is freed before gel.',
+          confirm:
+            '{of, plural, one {It is packed} other {{eachPlace, select, yes {Place {first}} other {Batch {n}}} is packed}}',
         },
       }),
       'gel',
@@ -124,7 +125,7 @@ export const cavityPacking: Method = {
         each: 'batch',
         block: 'work',
         title:
-          '{of, plural, one {Turn the mating tool free, draw the plug} other {Turn the tool of place {n} free, draw its plug}}',
+          '{of, plural, one {Turn the mating tool free, draw the plug} other {{eachPlace, select, yes {Turn the tool of place {first} free, draw its plug} other {Turn the tools of batch {n} free, draw their plugs}}}}',
         detail: 'Before it gels; after that it stays.',
         confirm: 'Free and drawn',
         work: { fixed: 2 },

@@ -197,7 +197,7 @@ export const fittingTack: Method = {
         role: 'hold',
         block: 'work',
         title: 'Leave it alone on its prop',
-        detail: 'Clean tools before the pot sets.',
+        detail: 'Clean tools before it sets on them.',
         confirm: 'Left alone',
         work: { fixed: 3 },
       },

@@ -171,7 +171,7 @@ export const flexibleJoint: Method = {
         title: 'Saw it to its width, clean both sides',
         detail: 'To sound, sharp edges; dust out to the bottom.',
         confirm: 'Clean on both sides',
-        work: { fixed: 10, per: { m2: 400 } },
+        work: { fixed: 10, per: { m: 4 } },
       },
       {
         task: 'prep:rod',
@@ -179,7 +179,7 @@ export const flexibleJoint: Method = {
         title: 'Back it, tape the edges',
         detail: '{back}.',
         confirm: 'Even depth, nothing pierced',
-        work: { fixed: 5, per: { m2: 100 } },
+        work: { fixed: 5, per: { m: 1 } },
         hold: true,
       },
       {

@@ -144,7 +144,7 @@ export const metalFiller: Method = {
         role: 'hold',
         block: 'work',
         title: 'Clean the tools, leave it',
-        detail: 'The left-over on the board hardens sooner than the thin fill on cold metal.',
+        detail: 'What is left over hardens sooner than the thin fill on cold metal.',
         confirm: 'Left alone',
         work: { fixed: 2 },
       },

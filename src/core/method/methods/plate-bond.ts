@@ -352,7 +352,7 @@ export const plateBond: Method = {
         role: 'hold',
         block: 'work',
         title: 'Leave it alone, keep it warm',
-        detail: 'Clean tools before the pot sets; tag it with its release time.',
+        detail: 'Clean tools before it sets on them; tag it with its release time.',
         confirm: 'Tagged and left',
         work: { fixed: 5 },
       },

@@ -236,9 +236,10 @@ export const rebuiltPart: Method = {
     ...clear,
     ...reworded('rebuilt-part', filledInLifts, {
       place: {
-        title: '{several, select, yes {Batch {n}: {beads} beads} other {Build it up: {beads} beads}}',
+        title:
+          '{how, select, beads {{several, select, yes {Batch {n}: {beads} beads} other {Build it up: {beads} beads}}} other {Fill the mould{several, select, yes {, batch {n}} other {}}}}',
         detail:
-          'Corners first, each bead into the wet of the last; lid on between. {liquid} Where it grows warm, pause: it boils and holds bubbles.',
+          '{how, select, beads {Corners first, each bead into the wet of the last; lid on between. {liquid} Where it grows warm, pause: it boils and holds bubbles.} mixer {Nozzle into the farthest corner, drawn back as it fills; no air shut in, a little over.} other {Pressed into the corners first, no air shut in, a little over.}}',
         confirm: 'Mould is full, a little over',
       },
     }),
@@ -257,7 +258,7 @@ export const rebuiltPart: Method = {
         role: 'finish',
         block: 'finish',
         title: 'Off with the mould, top up what is missing',
-        detail: 'Voids filled bead by bead, hard again before it is cut.',
+        detail: 'Voids filled with the same; hard again before it is cut.',
         confirm: 'Whole, hard',
         work: { fixed: 10 },
         waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
