@@ -84,6 +84,17 @@ export const plateBond: Method = {
         todo: 'Degrease, grind to bare bright metal over the whole footprint, degrease again; copper-bearing metal needs the maker’s word.',
       },
     },
+    {
+      id: 'unlike',
+      ask: 'Are both parts of one metal, or kept apart by an unbroken layer, fasteners sleeved?',
+      wants: 'yes',
+      otherwise: {
+        severity: 'caution',
+        title: 'Unlike metals that touch',
+        why: 'Where they touch in the wet, steel beside aluminium, carbon beside either, the lesser is eaten under the bond.',
+        todo: 'A layer of glass fabric or beads in the line so that nothing touches, sleeves and washers on the fasteners, the edge sealed.',
+      },
+    },
   ],
   schools: [
     {
@@ -250,9 +261,10 @@ export const plateBond: Method = {
     'Clamped so hard that the joint starves.',
     'Plate set down flat on a full bed: air in the middle.',
     'Clamps off because it “felt hard” at the edge.',
+    'Ends left blunt and free: it peels from there. Taper them, or set a fastener at each.',
   ],
   cautions: [
-    'Solvent wipes and hot work do not go together.',
+    'Solvent wipes and hot work do not go together; nothing is welded or ground beside a fresh bond.',
     'Grinding: eye, ear and breathing protection, no sparks near solvent.',
   ],
   tools: ['grinder with flap disc', 'solvent and clean cloths', 'notched spreader', 'clamps or props', 'feeler gauge'],
@@ -330,7 +342,8 @@ export const plateBond: Method = {
         task: 'prep:wipe',
         role: 'prepare',
         title: 'Degrease, read the base temperature',
-        detail: 'Last wipe one way with a fresh cloth, after the abrading.',
+        detail:
+          'Last wipe one way with a fresh cloth, after the abrading; let the solvent flash off. A film of water stays whole on it for half a minute; where it breaks, degrease again. Dry it.',
         confirm: 'Clean, and read',
         work: { fixed: 4 },
         hold: true,
