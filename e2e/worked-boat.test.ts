@@ -76,7 +76,7 @@ test('a depth sensor bonded inside the hull: one kneaded packet, a route walked 
   await page.getByRole('button', { name: 'Begin at the best' }).click();
   await says(page, /Tue 10:10: all limits hold/);
   const place = await said(page);
-  for (const words of ['One whole packet.', 'Knead it in its film', 'Carry it to the place', 'hold point'])
+  for (const words of ['Lay the packet out', 'Knead it in its film', 'Carry it to the place', 'hold point'])
     expect(place).toContain(words);
   expect(place).not.toMatch(/7\.20 g|Base too cold|Little time/);
   await stage(page, 'Hold');
@@ -226,7 +226,9 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
     '6.2 mm in Ø 6 mm, 6.6 mm in Ø 16 mm, 4.6 mm in Ø 40 mm',
     '2 for each, stepping out, of 2 holes, the widest 60 mm across',
     'wait 1 h 10 min',
-    '3 whole packets.',
+    'Lay 2 packets out',
+    'Lay 3 packets out',
+    'Knead batch 5 in its film',
   ])
     expect(place).toContain(words);
   await stage(page, 'Mix');

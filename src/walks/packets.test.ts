@@ -121,3 +121,24 @@ test('random joints agree with a count by hand: as many packets to a mix as are 
   }
   expect([told > 25, several > 3]).toEqual([true, true]);
 });
+
+test('lifts of packets wait for each other: each lays out its own, and none is kneaded before the last has gelled', () => {
+  const layered = sheet({
+    limits: { ...sheet().limits, liftMaxMm: 8 },
+    milestones: [...sheet().milestones, single('gel', 'placed', 'base', 60, 60)],
+  });
+  const p = planned('laminate-hole', { dims: { holeDiameter: 60, holeDepth: 14 } }, layered);
+  expect(p.problems).toEqual([]);
+  const lifts = [...new Set(p.batches.map((b) => b.label))];
+  expect(lifts).toHaveLength(2);
+  const of = (label: string) => p.batches.flatMap((b, i) => (b.label === label ? [i + 1] : []));
+  const [first, second] = lifts.map(of) as [number[], number[]];
+  expect(second.length).toBeGreaterThan(1);
+  expect(steps(p, /weigh/).map((s) => s.id)).toEqual([`b${first[0]}:weigh`, `b${second[0]}:weigh`]);
+  expect(steps(p, /weigh/).map((s) => s.title)).toEqual(
+    [first, second].map((l) => (l.length === 1 ? 'Lay the packet out' : `Lay ${l.length} packets out`)),
+  );
+  const at = (id: string, end: 'from' | 'to') => Date.parse(p.steps.find((s) => s.id === id)![end]!);
+  const gap = (at(`b${second[0]}:weigh`, 'from') - at(`b${first.at(-1)}:place`, 'to')) / 60_000;
+  expect(gap).toBeGreaterThanOrEqual(59);
+});

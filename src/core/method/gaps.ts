@@ -234,7 +234,11 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   },
   /** Packets that are kneaded, each in its own film. */
   packets: (c) => vesselsOf(c.sheet, batchOf(c)),
-  packetsInAll: (c) => c.batches.reduce((sum, b) => sum + vesselsOf(c.sheet, b), 0),
+  /** Packets that are laid out now: those of a whole lift with its first. */
+  packetsLaid: (c) =>
+    c.batches
+      .filter((b) => b === c.batch || (!b.fromTo && beginsLift(c) && b.portion === batchOf(c).portion))
+      .reduce((sum, b) => sum + vesselsOf(c.sheet, b), 0),
   parts: partsOf,
   allParts: allPartsOf,
   order: mixOrder,

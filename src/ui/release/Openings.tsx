@@ -103,7 +103,9 @@ function Sign({
         <p className="font-bold">Not yet:</p>
         <ul className="list-disc pl-5">
           {obstacles.map((o) => (
-            <li key={o}>{o}</li>
+            <li key={o} className="first-letter:uppercase">
+              {o}
+            </li>
           ))}
         </ul>
       </>

@@ -112,7 +112,9 @@ function Side({ view, at, nowMs }: StageProps) {
           <h3 className="font-bold">Before it can be signed</h3>
           <ul className="list-disc pl-5">
             {obstacles.map((o) => (
-              <li key={o}>{o}</li>
+              <li key={o} className="first-letter:uppercase">
+                {o}
+              </li>
             ))}
           </ul>
         </div>

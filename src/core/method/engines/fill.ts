@@ -1,4 +1,4 @@
-import { type MilestoneId, milestoneKind, proportionOf } from '../../system';
+import { type MilestoneId, milestoneKind, proportionOf, systemKind } from '../../system';
 import { areHoles } from '../../void';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import type { Level } from '../effects';
@@ -121,10 +121,19 @@ export const liftsAfter = (rows: readonly TaskRow[], kind: MilestoneId): readonl
   return rows.map((row) => (row.waits?.for === 'next-lift' ? { ...row, waits: { ...row.waits, ...waits } } : row));
 };
 
+/** Packets of a lift are laid out with its first: nothing of the others is weighed, and nothing is waited for. */
+const isLaidOut = (c: TaskContext): boolean =>
+  systemKind(c.sheet.kind).ownBag === true &&
+  c.batch!.kits !== null &&
+  c.batch!.fromTo === undefined &&
+  !c.batch!.remade &&
+  !beginsLift(c);
+
 /** Lift on lift, batch by batch, each primed with its own liquid or from a tin. */
 export const filledInLifts: readonly TaskRow[] = [
   {
     ...weigh,
+    when: (c) => weigh.when!(c) && !isLaidOut(c),
     // One lift goes on what the last left, before its window closes by what was placed first.
     waits: { for: 'next-lift', on: 'below', when: (c) => beginsLift(c) && c.batch!.portion > 0 },
     within: { of: 'recoat-until', on: 'below', by: 'begin', when: (c) => beginsLift(c) && c.batch!.portion > 0 },

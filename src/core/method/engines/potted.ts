@@ -1,15 +1,11 @@
 import { mixingMin } from '../../mix';
-import { isMetered, systemKind } from '../../system';
+import { isMetered } from '../../system';
 import type { TaskContext } from '../context';
 import { type TaskRow, tasks } from '../task';
 
 /** A pack is made ready where a fresh mixer is due; a pot is mixed each time. */
 const madeReady = ({ sheet, batch }: TaskContext): boolean =>
   !isMetered(sheet.kind) || sheet.mixer === null || batch!.mixers > 0;
-
-/** Packets are laid out all at once, before the first is kneaded: nothing of them is weighed. */
-const laidOut = ({ sheet, batch }: TaskContext): boolean =>
-  batch!.index > 0 && !batch!.remade && systemKind(sheet.kind).ownBag === true && batch!.kits !== null;
 
 /** Setting out and mixing a pot: begin and end are both told, since clocks count from them. */
 const mixing = tasks('pot', [
@@ -18,11 +14,11 @@ const mixing = tasks('pot', [
     role: 'mix',
     each: 'batch',
     block: 'work',
-    when: (c) => madeReady(c) && !laidOut(c),
+    when: madeReady,
     title:
-      '{how, select, mixer {Make the pack ready} bag {{packetsInAll, plural, one {Lay the packet out} other {Lay # packets out}}} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
+      '{how, select, mixer {Make the pack ready} bag {{packetsLaid, plural, one {Lay the packet out} other {Lay # packets out}}} other {{of, plural, one {Set out the batch} other {Set out batch {n} of {of}}}}}',
     detail:
-      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} bag {Note {packetsInAll, plural, one {its lot number} other {their lot numbers}}; the film is still shut.} beads {{kits} {parts}, each in a cup of its own. Note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
+      '{how, select, mixer {Press it out until both parts flow alike, then put the mixer on; note the lot numbers.} bag {Note {packetsLaid, plural, one {its lot number} other {their lot numbers}}; the film is still shut.} beads {{kits} {parts}, each in a cup of its own. Note the lot numbers.} hand {{kits} {parts}. Note the lot numbers. {leftOut}} other {{kits} {parts}. {tins, select, yes {Stir each part in its own tin first; note the lot numbers.} other {Turn the bag over first; note its lot number.}} {leftOut}}}',
     confirm:
       '{how, select, mixer {Both parts flow} bag {Set out} other {{weighed, select, yes {Weighed out} other {Set out}}}}',
     work: { fixed: 4 },
