@@ -90,5 +90,5 @@ test('anchors as the sheet has them: its hole, its cleaning, its wet holes, coun
   await page.getByText('2 of 4 done').waitFor();
   await page.getByRole('button', { name: 'Place 3 is done' }).click();
   await page.getByRole('button', { name: 'Place 4 is done' }).click();
-  await page.getByText('All of them').waitFor();
+  await page.getByText('All of them are done.').waitFor();
 });

@@ -56,7 +56,7 @@ describe('a joint that is closed at once', () => {
     expect(p.findings.filter((f) => f.id === 'pot-mass')).toEqual([]);
   });
 
-  test('the pot lives from the first that is kneaded: too many for its life are told as too late', () => {
+  test('the pot lives from the first that is kneaded', () => {
     const clock = plate.milestones.find((m) => m.kind === 'use-by')!;
     expect(clock.since).toBe(steps(plate, /:mix$/)[0]!.from);
   });

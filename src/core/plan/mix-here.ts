@@ -26,6 +26,7 @@ const HERE = texts('mix-here', {
   'own-heat': 'heat of curing, estimated',
 });
 
+import type { PotShare } from './milestone-times';
 import type { SheetHeat } from './pots';
 import type { Ask } from './reach-try';
 import type { Piece } from './repair';
@@ -189,6 +190,18 @@ export function mixAt(
   const again = amounts(ask(held.usableMin));
   return { ...result, mix: { ...again, working: [held.working, ...again.working] }, usableMin: held.usableMin };
 }
+
+/** Share of the pot life left to each batch by its own mass. */
+export const sharesOf = (
+  sheet: SheetRevision,
+  { batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null },
+): readonly PotShare[] =>
+  pot
+    ? batches.map((b) => {
+        const massG = vesselMassG(sheet, b);
+        return { massG, share: pot.shareOf(massG) ?? 1, referenceG: pot.referenceG };
+      })
+    : [];
 
 /**
  * Pot life at the nearest temperature the sheet answers for, min: amounts may be counted with it, nothing is timed by

@@ -22,10 +22,10 @@ import { DUSTPROOF, isTied } from './gates';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
-import { mixAt } from './mix-here';
+import { mixAt, sharesOf } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import { instrumentOf, type Piece } from './repair';
-import { type PotEstimate, type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
+import { type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
 import { sheetHere, sheetWorked, withFace } from './sheet-here';
 
 const OPEN = texts('open', {
@@ -120,18 +120,6 @@ interface Look {
  * one.
  */
 const lastLooks = new WeakMap<Piece, Look>();
-
-/** Share of the pot life left to each batch by its own mass. */
-const sharesOf = (
-  sheet: SheetRevision,
-  { batches, pot }: { batches: readonly Batch[]; pot: PotEstimate | null },
-): readonly PotShare[] =>
-  pot
-    ? batches.map((b) => {
-        const massG = vesselMassG(sheet, b);
-        return { massG, share: pot.shareOf(massG) ?? 1, referenceG: pot.referenceG };
-      })
-    : [];
 
 /** A pass with all that its steps are laid out from. */
 export interface ReadyPass {

@@ -44,7 +44,7 @@ function asWorked(sheet: SheetRevision, pouredOut: boolean): SheetRevision {
   const known = worked[pouredOut ? 'out' : 'in'];
   let made = known.get(sheet);
   if (!made) {
-    const rest = sheet.milestones.filter((m) => m !== out && !(pouredOut && m.kind === 'use-by'));
+    const rest = sheet.milestones.filter((m) => m !== out && !(pouredOut && milestoneKind(m.kind).usesUp));
     made = { ...sheet, milestones: pouredOut ? [{ ...out, kind: 'use-by' }, ...rest] : rest };
     known.set(sheet, made);
   }

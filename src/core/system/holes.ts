@@ -74,7 +74,7 @@ const USUAL_CLEANING: readonly Strokes[] = [
   { do: 'blow', times: 2 },
 ];
 
-/** Bits cut up to so much wider than they are named (ISO 5468), mm: a hole measured so is the hole that was asked for. */
+/** A bit cuts wider than it is named, a worn one narrower: so far off, mm, it is still the hole that was asked for. A figure of ours. */
 export const BIT_OVER_MM = 0.75;
 
 /** Nearer than that a rod is one of that size, mm. */

@@ -249,7 +249,9 @@ function timesOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark
 }
 
 /** The mark of a diameter before a length: it says what is measured, not how much. */
-const DIAMETER = /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/;
+const BEFORE: Partial<Readonly<Record<Kind, RegExp>>> = {
+  length: /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/,
+};
 
 const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find((unit) => unit.names.includes(name));
 
@@ -271,7 +273,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
     .replace(/''/g, '"')
-    .replace(kind === 'length' ? DIAMETER : '', '')
+    .replace(BEFORE[kind] ?? '', '')
     .trim();
   const hint = TYPED.hint({ examples: EXAMPLES[kind] });
   const said = text.trim();

@@ -150,6 +150,23 @@ function Figures({
 /** The kind of quantity its limit is typed in. */
 const limitKind = ({ wants, quantity }: MeasuredKind): Kind => (wants === 'near' ? 'percent' : quantity);
 
+/** What is asked of a load that is held. */
+const heldFields = ({ label }: MeasuredKind) => {
+  const any = { placeholder: phrase`as specified`, most: Number.POSITIVE_INFINITY, wrong: phrase`More than 0.` };
+  return [
+    { key: 'loadN', is: 'force', label: phrase`Load (${label})`, ...any },
+    { key: 'heldMin', is: 'duration', label: phrase`Held for (${label})`, ...any },
+    {
+      key: 'sharePct',
+      is: 'percent',
+      label: phrase`Share tried (${label})`,
+      placeholder: phrase`by their number`,
+      most: 100,
+      wrong: phrase`More than 0, at most 100 %.`,
+    },
+  ] as const;
+};
+
 function Asked({
   asked,
   kind,
@@ -178,35 +195,19 @@ function Asked({
           check={(v) => (v === 0 ? 'A reading of 0 leaves no share to be off by.' : null)}
         />
       )}
-      {kind.held && (
-        <>
+      {kind.held &&
+        heldFields(kind).map(({ key, is, label, placeholder, most, wrong }) => (
           <QuantityField
-            kind="force"
-            label={phrase`Load (${kind.label})`}
-            value={asked.loadN}
-            placeholder="as specified"
-            onChange={(t) => change({ loadN: t.value })}
-            check={(v) => (v > 0 ? null : 'More than 0.')}
+            key={key}
+            kind={is}
+            label={label}
+            value={asked[key]}
+            placeholder={placeholder}
+            onChange={(t) => change({ [key]: t.value })}
+            onClear={() => change({ [key]: null })}
+            check={(v) => (v > 0 && v <= most ? null : wrong)}
           />
-          <QuantityField
-            kind="duration"
-            label={phrase`Held for (${kind.label})`}
-            value={asked.heldMin}
-            placeholder="as specified"
-            onChange={(t) => change({ heldMin: t.value })}
-            check={(v) => (v > 0 ? null : 'More than 0.')}
-          />
-          <QuantityField
-            kind="percent"
-            label={phrase`Share tried (${kind.label})`}
-            value={asked.sharePct}
-            placeholder="by their number"
-            onChange={(t) => change({ sharePct: t.value })}
-            onClear={() => change({ sharePct: null })}
-            check={(v) => (v > 0 && v <= 100 ? null : 'More than 0, at most 100 %.')}
-          />
-        </>
-      )}
+        ))}
       {(!kind.held || asked.sharePct === null) && (
         <QuantityField
           kind="count"

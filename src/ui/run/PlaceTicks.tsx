@@ -22,7 +22,7 @@ export function PlaceTicks({ at, step, role }: { at: PassView; step: PlannedStep
         </span>
       </p>
       {next === undefined ? (
-        <p>All of them: look once more that no dust comes out of any.</p>
+        <p>All of them are done.</p>
       ) : (
         <SavingButton
           className="btn min-h-[3.2rem] justify-center text-lg"

@@ -2,8 +2,7 @@
 import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL, usualMixMin } from '@/core/system';
 import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
-import type { SheetDraft } from './draft';
-import { Fold, SheetText, useSheetFields } from './sheet-fields';
+import { Fold, SheetSelect, SheetText, useSheetFields } from './sheet-fields';
 
 /** What a sheet may say beside ratio, packs, times and limits; each folded until it is wanted. */
 export function FurtherFields() {
@@ -65,7 +64,7 @@ function MixingFields() {
 }
 
 function HolesFields() {
-  const { draft, set } = useSheetFields();
+  const { draft } = useSheetFields();
   if (!isMetered(draft.kind)) return null;
   const rods = draft.rods.split('\n').filter((l) => /\d/.test(l)).length;
   return (
@@ -89,18 +88,15 @@ function HolesFields() {
         />
         <div className="flex flex-col gap-3">
           <SheetText field="cleaning" label="Cleaned by" hint="2 blow, 2 brush, 2 blow (Grenko’s)" />
-          <label className="block">
-            Wet holes
-            <select
-              className="select"
-              value={draft.wetHoles}
-              onChange={(e) => set({ wetHoles: e.target.value as SheetDraft['wetHoles'] })}
-            >
-              <option value="">the sheet is silent</option>
-              <option value="no">excluded</option>
-              <option value="yes">allowed, with a longer wait</option>
-            </select>
-          </label>
+          <SheetSelect
+            field="wetHoles"
+            label="Wet holes"
+            options={[
+              { id: '', label: 'the sheet is silent' },
+              { id: 'no', label: 'excluded' },
+              { id: 'yes', label: 'allowed, with a longer wait' },
+            ]}
+          />
           {draft.wetHoles === 'yes' && <SheetText field="wetTimes" label="Every wait so many times as long" hint="2" />}
         </div>
       </div>
@@ -109,7 +105,7 @@ function HolesFields() {
 }
 
 function StrengthFields() {
-  const { draft, set } = useSheetFields();
+  const { draft } = useSheetFields();
   return (
     <Fold
       title="Strength"
@@ -117,18 +113,7 @@ function StrengthFields() {
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
         <SheetText field="strengthPoints" label="What it has after how long, one a line" hint="1 d: 32 MPa" multiline />
-        <label className="block">
-          Tested in
-          <select
-            className="select"
-            value={draft.strengthTest}
-            onChange={(e) => set({ strengthTest: e.target.value as SheetDraft['strengthTest'] })}
-          >
-            {STRENGTH_TESTS.map((id) => (
-              <option key={id}>{id}</option>
-            ))}
-          </select>
-        </label>
+        <SheetSelect field="strengthTest" label="Tested in" options={STRENGTH_TESTS.map((id) => ({ id, label: id }))} />
         <SheetText field="strengthAt" label="At" hint="20 °C" />
         <SheetText field="characteristic" label="Characteristic value" hint="empty: means only" />
         <SheetText field="characteristicTo" label="Holds in service to" hint="40 °C" />
@@ -146,21 +131,14 @@ function FinishFields() {
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         <SheetText field="colour" label="Colour" />
-        <label className="block">
-          Mixed, it is
-          <select
-            className="select"
-            value={draft.flow}
-            onChange={(e) => set({ flow: e.target.value as SheetDraft['flow'] })}
-          >
-            <option value="">as usual for it</option>
-            {Object.entries(FLOWS).map(([id, label]) => (
-              <option key={id} value={id}>
-                {label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <SheetSelect
+          field="flow"
+          label="Mixed, it is"
+          options={[
+            { id: '', label: 'as usual for it' },
+            ...Object.entries(FLOWS).map(([id, label]) => ({ id, label })),
+          ]}
+        />
         <Choice
           label="Sanding"
           options={[

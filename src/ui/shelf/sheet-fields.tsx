@@ -51,6 +51,42 @@ export function SheetText({
   );
 }
 
+/** One field of the sheet that is chosen from a list. */
+export function SheetSelect({
+  field,
+  label,
+  options,
+  beneath,
+  choose,
+}: {
+  field: TextField;
+  label: string;
+  options: readonly { readonly id: string; readonly label: string }[];
+  /** What the choice means, in small print. */
+  beneath?: string;
+  /** Where more than the field follows from it. */
+  choose?: (id: string) => void;
+}) {
+  const { draft, set } = useSheetFields();
+  return (
+    <label className="block">
+      {label}
+      <select
+        className="select"
+        value={draft[field]}
+        onChange={(e) => (choose ? choose(e.target.value) : set({ [field]: e.target.value }))}
+      >
+        {options.map((o) => (
+          <option key={o.id} value={o.id}>
+            {o.label}
+          </option>
+        ))}
+      </select>
+      {beneath && <span className="soft text-sm">{beneath}</span>}
+    </label>
+  );
+}
+
 /** A part of the form that is opened when it is wanted; what stands in it is told while it is folded. */
 export function Fold({ title, says, children }: { title: string; says?: string; children: ReactNode }) {
   return (

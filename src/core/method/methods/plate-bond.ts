@@ -1,5 +1,6 @@
 import { areaOf, listed, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
+import { bareMetalKeeps, bareMetalSettings } from '../bare-metal';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { settingIn } from '../context';
 import { crosswise } from '../crosswise';
@@ -231,24 +232,7 @@ export const plateBond: Method = {
       stage: 'hold',
       when: (e) => e.shows.includes('finish:torque'),
     },
-    {
-      id: 'bare-dry',
-      label: 'Bare metal good for, up to 60 % humidity',
-      kind: 'duration',
-      byDefault: 90,
-      min: 1,
-      max: 1440,
-      stage: 'place',
-    },
-    {
-      id: 'bare-damp',
-      label: 'Bare metal good for, above 60 % humidity',
-      kind: 'duration',
-      byDefault: 40,
-      min: 1,
-      max: 1440,
-      stage: 'place',
-    },
+    ...bareMetalSettings,
   ],
   preparation: [
     'Mock-up: mark the footprint, find where more grinding is needed.',
@@ -302,7 +286,7 @@ export const plateBond: Method = {
     fasteners: (c) => settingIn(c, 'fasteners'),
     crosswise: (c) => listed(crosswise(settingIn(c, 'fasteners')).map(String), 'comma'),
   },
-  keeps: { startsAt: 'bared', upToPct: [60, 100], settings: ['bare-dry', 'bare-damp'] },
+  keeps: bareMetalKeeps,
   tasks: [
     ...tasks('plate-bond', [
       {
