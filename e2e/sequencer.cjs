@@ -5,16 +5,24 @@ const Sequencer = require('@jest/test-sequencer').default;
  * would go by the size of the files, which says little.
  */
 const LONGEST = [
-  'torture-kills',
-  'torture',
-  'access',
-  'keeping',
   'record',
-  'figures',
-  'self-heat',
-  'pots',
+  'methods',
+  'torture-kills',
+  'walk',
+  'german',
+  'phone',
+  'shell',
+  'keeping',
+  'access',
+  'worked-concrete',
+  'worked-boat',
+  'worked-metal',
+  'torture',
+  'start-windows',
+  'walks/every-method',
+  'known-words',
   'tabs',
-  'scan',
+  'feasible',
 ];
 const rank = ({ path }) => {
   const at = LONGEST.findIndex((name) => path.endsWith(`/${name}.test.ts`));

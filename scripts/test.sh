@@ -63,7 +63,7 @@ for name in types lint layers docs; do check "$name"; done
 begin build env GRENKO_TYPES=checked npx tsx scripts/build.ts
 suite unit --maxWorkers=100%
 check build
-[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --maxWorkers=3
+[ -x "${CHROMIUM:-/usr/bin/chromium}" ] && suite e2e --maxWorkers=2
 
 echo
 echo "$passed passed, $failed failed"
