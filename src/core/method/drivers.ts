@@ -2,7 +2,7 @@ import { cleaningOf, strokesIn } from '../system';
 import type { PacedBy } from '../typed';
 import { placesIn } from '../void';
 import { runM } from './consumable';
-import { partsIn, type TaskContext } from './context';
+import { partsIn, settingIn, type TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
@@ -16,6 +16,7 @@ export type Driver =
   | 'kept clear'
   | 'fresh mixer'
   | 'cleaning stroke'
+  | 'freed bar'
   | 'once'
   | 'batch';
 
@@ -30,6 +31,7 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   'kept clear': 'thing masked',
   'fresh mixer': 'fresh mixer',
   'cleaning stroke': 'blowing or brushing of a hole',
+  'freed bar': 'metre of bar freed',
   once: 'time',
   batch: 'batch',
 };
@@ -69,6 +71,7 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   'kept clear': (c) => c.void.keepClear.length,
   'fresh mixer': ({ batch }) => (batch?.pauseMin ? 0 : 1),
   'cleaning stroke': (c) => placesIn(c.void) * strokesIn(cleaningOf(c.sheet.holes)),
+  'freed bar': (c) => settingIn(c, 'bars-run') / 1000,
   once: () => 1,
   batch: (c) => c.batches.length,
 };

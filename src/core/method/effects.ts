@@ -52,6 +52,12 @@ export interface Effects {
   readonly pushedUp: boolean;
   /** Where the sheet is silent on a wet place everything waits longer; else it is not done. */
   readonly waitsLonger: boolean;
+  /** How much of the back of each piece must be found covered, %; null where nothing is lifted to see. */
+  readonly coveredPct: number | null;
+  /** It is stuck on in spots, with hollows between them. */
+  readonly inSpots: boolean;
+  /** Nobody treads there and no water comes: spots may do. */
+  readonly bearsSpots: boolean;
   /** Rows, of tasks and of allowances, that are there by choice only. */
   readonly shows: readonly string[];
   /** What stays at the place until it holds, out of what the site has. */
@@ -78,6 +84,9 @@ export const NO_EFFECTS: Effects = {
   wantsCover: false,
   pushedUp: false,
   waitsLonger: false,
+  coveredPct: null,
+  inSpots: false,
+  bearsSpots: false,
   shows: [],
   occupies: [],
   says: {},

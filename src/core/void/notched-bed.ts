@@ -50,6 +50,12 @@ export const NotchedBed = z.object({
 });
 export type NotchedBed = z.infer<typeof NotchedBed>;
 
+/** How high a combed ridge stands before it is pressed flat, mm. */
+export const ridgeMm = (d: number, trowelDeg: number): number => d * Math.sin((trowelDeg * Math.PI) / 180);
+
+const flatMm = ({ notch, trowelDeg, backMm }: NotchedBed): number =>
+  bedMm(notch.form, notch.width.valueMm, notch.depth.valueMm, notch.gap.valueMm, trowelDeg) + backMm;
+
 const dimensions = (s: NotchedBed): readonly Dimension[] => [
   ...outlineDimensions(s.outline, 'outline'),
   { key: 'notch.width', label: 'Notch, width', measured: s.notch.width, minMm: 0, maxMm: 100 },
@@ -160,13 +166,13 @@ export const notchedBed: Shape<NotchedBed> = {
   faces: (s) => {
     check(notchedBed, s);
     const { areaMm2, aroundMm } = outlineArea(s.outline);
-    const t =
-      bedMm(s.notch.form, s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm, s.trowelDeg) + s.backMm;
+    const t = flatMm(s);
     return { planAreaMm2: areaMm2, wettedAreaMm2: areaMm2, maxDepthMm: t, perimeterMm: aroundMm, thicknessMm: t };
   },
+  combed: (s) => ({ flatMm: flatMm(s), ridgeMm: ridgeMm(s.notch.depth.valueMm, s.trowelDeg) + s.backMm }),
   section: (s) => {
     const [w, d, g] = [s.notch.width.valueMm, s.notch.depth.valueMm, s.notch.gap.valueMm];
-    const h = d * Math.sin((s.trowelDeg * Math.PI) / 180);
+    const h = ridgeMm(d, s.trowelDeg);
     const ridges = Array.from({ length: 5 }, (_, i) => {
       const x = i * (w + g);
       const top: readonly Point[] =

@@ -1,4 +1,5 @@
 import { baseRules } from './base';
+import { bedRules } from './bed';
 import { besideRules } from './beside';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
@@ -30,6 +31,7 @@ export type { JudgeContext } from './rule';
 export const RULES: Readonly<Record<string, Rule>> = {
   ...baseRules,
   ...voidRules,
+  ...bedRules,
   ...holeRules,
   ...siteRules,
   ...mixRules,

@@ -59,9 +59,10 @@ export const laidRolling: readonly TaskRow[] = [
       block: 'work',
       title: '{parted, select, yes {Comb and set area {part} of {partCount}} other {Comb the bed and set}}',
       detail:
-        '{bed}. No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted. Lift the first, and every so many after it.',
-      confirm: 'Lifted one, covered, level',
+        '{bed}. No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted. Lift the first at once, and one in each area: at least {covered} of its back covered, or a deeper notch and the back buttered. No step from one to the next.',
+      confirm: 'Lifted one: {covered} covered, level',
       work: { by: { setting: 'lay-rate', driver: 'm2' } },
+      hold: true,
       marks: { end: ['placed', 'last-coat', 'faces-closed'] },
     },
   ]),

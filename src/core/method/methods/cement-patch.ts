@@ -1,5 +1,6 @@
 import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
+import { barCoat, barGaps, barSettings, barsSchool, freeBars, roundBars, rustingBars } from '../bars';
 import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
 import { coverOf } from '../consumable';
 import { options } from '../effects';
@@ -45,19 +46,10 @@ export const cementPatch: Method = {
     },
     noWaterPressure,
     notMoving,
-    {
-      id: 'bars',
-      ask: 'Is rusting reinforcement laid open?',
-      wants: 'no',
-      otherwise: {
-        severity: 'caution',
-        title: 'Rusting reinforcement laid open',
-        why: 'Rust goes on under the patch and lifts it.',
-        todo: 'Free the bars all round, clean and coat them; have lost section judged by a competent person.',
-      },
-    },
+    rustingBars,
   ],
   schools: [
+    barsSchool,
     {
       id: 'bond',
       matter: 'Bond to the base',
@@ -139,6 +131,7 @@ export const cementPatch: Method = {
     waiting,
   ],
   settings: [
+    ...barSettings,
     { id: 'over', label: 'Surplus', kind: 'percent', byDefault: 8, min: 0, max: 100, stage: 'mix' },
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 350, min: 5, max: 20_000, stage: 'place' },
     { id: 'wind', label: 'Wind at the place', kind: 'speed', byDefault: 10, min: 0, max: 150, stage: 'hold' },
@@ -176,8 +169,10 @@ export const cementPatch: Method = {
   serves: 'foot',
   consumes: [
     coverOf({ what: 'damp cloth or film for curing', why: 'over the patch and a hand beyond it', shownBy: 'cover' }),
+    barCoat,
   ],
-  allowances: [shareOf('over', 'surplus, struck off')],
+  allowances: [roundBars, shareOf('over', 'surplus, struck off')],
+  gaps: barGaps,
   tasks: [
     ...tasks('cement-patch', [
       {
@@ -186,10 +181,14 @@ export const cementPatch: Method = {
         onBase: true,
         role: 'prepare',
         title: 'Photograph, cut the edges, brush and wash',
-        detail: 'To sound material, edges as the bag asks, no dust, no laitance.',
+        detail:
+          'Cover over the bars metered first: the saw stays above them. To sound material, edges as the bag asks, no dust, no laitance.',
         confirm: 'Sound, cut and washed',
         work: { fixed: 15, per: { m2: 60 } },
       },
+    ]),
+    ...freeBars,
+    ...tasks('cement-patch', [
       {
         task: 'prep:wet',
         block: 'first',

@@ -1,5 +1,6 @@
 import { areaOf, mm, mm2, texts, uptake } from '../../say';
 import { proportionOf } from '../../system';
+import { barCoat, barGaps, barSettings, barsSchool, freeBars, roundBars, rustingBars } from '../bars';
 import {
   clear,
   drunk,
@@ -68,17 +69,7 @@ export const mortarPatch: Method = {
     },
     noWaterPressure,
     notMoving,
-    {
-      id: 'bars',
-      ask: 'Is rusting reinforcement laid open?',
-      wants: 'no',
-      otherwise: {
-        severity: 'caution',
-        title: 'Rusting reinforcement',
-        why: 'Rust goes on under the patch and lifts it.',
-        todo: 'Free the bars all round, clean and coat them; have lost section judged by a competent person.',
-      },
-    },
+    rustingBars,
     {
       id: 'oil',
       ask: 'Is the base free of oil, curing agent and old coating?',
@@ -92,6 +83,7 @@ export const mortarPatch: Method = {
     },
   ],
   schools: [
+    barsSchool,
     {
       id: 'deep-fills',
       matter: 'Deep fills',
@@ -174,6 +166,7 @@ export const mortarPatch: Method = {
   ],
   params: { lead: 'lead' },
   settings: [
+    ...barSettings,
     firstThicker,
     levelSetting('crown', { label: 'Crown to grind back', byDefault: 2, max: 20 }),
     levelSetting('recess', { label: 'Recess for the coat', byDefault: 2, max: 20 }),
@@ -213,8 +206,12 @@ export const mortarPatch: Method = {
   finishAnswer: 'flush, brushed',
   review: null,
   serves: 'load',
-  consumes: [coverOf({ what: 'film against rain and sun', why: 'over the patch and a hand beyond it while it cures' })],
+  consumes: [
+    coverOf({ what: 'film against rain and sun', why: 'over the patch and a hand beyond it while it cures' }),
+    barCoat,
+  ],
   allowances: [
+    roundBars,
     {
       id: 'crown',
       of: (c) => (c.effects.level === 'crown' ? levelled(c, 'crown') : null),
@@ -242,7 +239,7 @@ export const mortarPatch: Method = {
     },
     { ...drunk('drunk'), optional: true },
   ],
-  gaps: { crown: (c) => mm(settingIn(c, 'crown')) },
+  gaps: { ...barGaps, crown: (c) => mm(settingIn(c, 'crown')) },
   tasks: [
     ...tasks('mortar-patch', [
       {
@@ -251,7 +248,8 @@ export const mortarPatch: Method = {
         onBase: true,
         role: 'prepare',
         title: 'Saw the edges square and vertical',
-        detail: 'Straight into sound concrete, no feather edge.',
+        detail:
+          'Cover over the bars metered first: the saw stays above them. Straight into sound concrete, no feather edge.',
         confirm: 'Edges are square',
         work: { fixed: 10, per: { m2: 30 } },
       },
@@ -266,6 +264,7 @@ export const mortarPatch: Method = {
         work: { fixed: 10, per: { m2: 40 } },
       },
     ]),
+    ...freeBars,
     ...clear,
     ...tasks('mortar-patch', [
       {

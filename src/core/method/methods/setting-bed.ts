@@ -1,4 +1,4 @@
-import { texts } from '../../say';
+import { percent, texts } from '../../say';
 import { bedByCoverage, shareOf } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { options } from '../effects';
@@ -58,6 +58,23 @@ export const settingBed: Method = {
   ],
   schools: [
     {
+      id: 'where',
+      matter: 'Where it is laid',
+      stage: 'place',
+      options: options('setting-bed.where', [
+        { id: 'floor', label: 'a floor', fits: 'whatever is walked or driven on', effect: { coveredPct: 95 } },
+        { id: 'wet', label: 'in the wet or outdoors', fits: 'frost, rain, showers', effect: { coveredPct: 95 } },
+        {
+          id: 'wall',
+          label: 'a dry wall inside',
+          fits: 'where nobody treads and no water comes',
+          effect: { coveredPct: 80, bearsSpots: true },
+        },
+      ]),
+      byDefault: 'floor',
+      why: 'Under a wheel, in frost or in water every hollow behind a piece is where it breaks.',
+    },
+    {
       id: 'bed',
       matter: 'Bed',
       stage: 'place',
@@ -66,12 +83,14 @@ export const settingBed: Method = {
           id: 'full',
           label: 'full bed, combed one way',
           fits: 'floors, wet places and outdoors',
+          effect: { inSpots: false },
           says: { bed: 'Ridges one way, the unit moved across them' },
         },
         {
           id: 'spots',
           label: 'in spots',
           fits: 'dry walls only, with its reason noted',
+          effect: { inSpots: true },
           says: { bed: 'In spots, each pressed flat' },
         },
       ]),
@@ -86,6 +105,15 @@ export const settingBed: Method = {
     { id: 'over', label: 'Left on trowel and edges', kind: 'percent', byDefault: 0, min: 0, max: 100, stage: 'mix' },
     layRate,
     carrySetting,
+    {
+      id: 'off-plane',
+      label: 'Deepest hollow under the straightedge',
+      kind: 'length',
+      byDefault: 3,
+      min: 0,
+      max: 100,
+      stage: 'measure',
+    },
   ],
   preparation: [
     'Base plane, dry, old enough; dust off, primed where the sheet asks.',
@@ -101,7 +129,11 @@ export const settingBed: Method = {
   cautions: ['Wet cement is caustic: skin and knees.', 'Cutting stone: wet, with a mask: silica.'],
   tools: ['notched trowel', 'straightedge', 'rubber mallet', 'spacers', 'vacuum lifter'],
   tests: [
-    { id: 'coverage', kind: 'look', ask: 'Did the one that was lifted show as much covered as the place asks?' },
+    {
+      id: 'coverage',
+      kind: 'look',
+      ask: 'Did each one that was lifted show enough of its back covered: 95 % on floors, in the wet and outdoors, 80 % on a dry wall inside?',
+    },
     { id: 'tap', kind: 'tap', ask: 'Does each ring full when tapped?' },
     { id: 'lippage', kind: 'level', ask: 'Is there no step from one to the next?' },
   ],
@@ -110,6 +142,7 @@ export const settingBed: Method = {
   serves: 'foot',
   allowances: [bedByCoverage, shareOf('over', 'left on trowel and edges')],
   says: { manner: SAYS.manner() },
+  gaps: { covered: (c) => percent(c.effects.coveredPct ?? 0) },
   tasks: [
     ...tasks('setting-bed', [
       {
