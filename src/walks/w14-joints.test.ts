@@ -391,3 +391,46 @@ test('units that would be filled together are mixed in a pail each; joints begun
       .batches.length;
   expect([pots('0.28.0'), pots('0.29.0')]).toEqual([1, 3]);
 });
+
+describe('washed twice, in water that is changed', () => {
+  const again = (p: ReturnType<typeof plan>) => p.steps.filter((s) => s.id.endsWith(':wash-again'));
+  const pails = (p: ReturnType<typeof plan>) => p.consumables.find((c) => /clean water/.test(c.what))!.quantity;
+  test('once, as by default: no second wash, and a pail for each 4 m² of 7.2', () => {
+    const p = plan();
+    expect(again(p)).toEqual([]);
+    expect(pails(p)).toBe(2);
+    expect(p.steps.find((s) => s.id === 'b1:wash')!.detail).toContain('changed every 4 m²');
+  });
+  test('twice, by two: each unit once more, right after its first, begun inside its window; as many pails again', () => {
+    const p = plan(HEAPS, { schools: { washes: 'twice' }, crew: 2 });
+    expect(again(p)).toHaveLength(p.batches.length);
+    for (const [i, s] of again(p).entries()) {
+      const [fill, wash] = ['place', 'wash'].map((id) => p.steps.find((x) => x.id === `b${i + 1}:${id}`)!);
+      expect(s.from).toBe(wash!.to);
+      // Until about 45 min after the first spot of this unit, at 12 °C.
+      expect(minutesAfter(fill!.from, s.from)).toBeLessThan(45);
+    }
+    expect(p.findings.filter((f) => f.id.startsWith('late'))).toEqual([]);
+    expect(pails(p)).toBe(4);
+  });
+  test('one person who fills for 36 min comes too late with the second: told, and not with the first', () => {
+    const late = (washes: string) =>
+      plan(HEAPS, { schools: { washes } }).findings.filter((f) => f.id.startsWith('late'));
+    expect(late('once')).toEqual([]);
+    expect(late('twice').length).toBeGreaterThan(0);
+  });
+  test('random areas: never less water than is washed, never a whole pail too much', () => {
+    for (const d of draws(25)) {
+      const [length, width, each] = [d.of(2500, 6000, 100), d.of(1000, 4000, 100), d.of(1, 12, 0.5)];
+      const p = plan(HEAPS, {
+        void: voidOf({
+          ...piece().void!.shapes[0]!,
+          outline: { kind: 'rectangle', length: measured(length, 'tape'), width: measured(width, 'tape') },
+        } as VoidShape),
+        settings: { rate: 2350 / 36.3, 'water-area': each * 1e6 },
+      });
+      const area = (length * width) / 1e6;
+      expect([pails(p) * each >= area - 1e-6, (pails(p) - 1) * each < area]).toEqual([true, true]);
+    }
+  });
+});

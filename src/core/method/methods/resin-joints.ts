@@ -1,11 +1,19 @@
-import { texts } from '../../say';
+import { areaOf, texts } from '../../say';
+import { kindOf } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
+import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
+/** The task of the second wash, and how much is washed in one pail. */
+const AGAIN = 'wash-again';
+const WATER = 'water-area';
+/** What is washed is the whole floor, not its joints alone. */
+const washedMm2 = ({ void: v }: MethodContext): number =>
+  v.count * v.shapes.reduce((sum, shape) => sum + (kindOf(shape).inArea?.(shape).mm2 ?? 0), 0);
 const SAYS = texts('resin-joints.says', { manner: 'The paddle slow; every part scraped out of its bag.' });
 
 /** Joints of tiles or slabs filled with a resin that is washed off before it hazes. */
@@ -84,6 +92,22 @@ export const resinJoints: Method = {
       byDefault: 'heaps',
       why: 'The same mix lives twice as long spread out. The use-by of the sheet must be the one for how it is worked.',
     },
+    {
+      id: 'washes',
+      matter: 'Washing',
+      stage: 'place',
+      options: options('resin-joints.washes', [
+        { id: 'once', label: 'once', fits: 'what comes off clean, and small areas' },
+        {
+          id: 'twice',
+          label: 'twice, the second time in clean water',
+          fits: 'what leaves a film, dark or rough units',
+          effect: { shows: [AGAIN] },
+        },
+      ]),
+      byDefault: 'once',
+      why: 'The first wash spreads a thin film; set, it is haze that only a machine takes off.',
+    },
     weighedOrWhole(
       'resin-joints',
       {
@@ -99,6 +123,7 @@ export const resinJoints: Method = {
   settings: [
     { id: 'over', label: 'Scraped off, washed away', kind: 'percent', byDefault: 0, min: 0, max: 200, stage: 'mix' },
     { id: 'rate', label: 'Joints filled in a minute', kind: 'rate', byDefault: 65, min: 1, max: 5000, stage: 'place' },
+    { id: WATER, label: 'Water changed every', kind: 'area', byDefault: 4e6, min: 1e5, max: 1e8, stage: 'place' },
   ],
   preparation: [
     'Bed set; joints raked and vacuumed to their depth, wiped damp only where the sheet asks.',
@@ -125,6 +150,16 @@ export const resinJoints: Method = {
   finishAnswer: 'washed, upper strips drawn',
   review: null,
   serves: 'foot',
+  consumes: [
+    {
+      id: 'water',
+      what: 'pail of clean water',
+      unit: '',
+      why: 'for washing, changed by the area that was washed',
+      of: (c) => Math.ceil(washedMm2(c) / settingIn(c, WATER) - 1e-9) * (c.effects.shows.includes(AGAIN) ? 2 : 1),
+    },
+  ],
+  gaps: { water: (c) => areaOf(settingIn(c, WATER)) },
   allowances: [shareOf('over', 'scraped off, washed away')],
   says: { manner: SAYS.manner() },
   tasks: [
@@ -167,10 +202,23 @@ export const resinJoints: Method = {
         block: 'work',
         title: 'Wash{several, select, yes { what unit {n} filled} other { it}}, in the order it was filled',
         detail:
-          'Not before it has stiffened, or it is dragged out; pad, then sponge, water changed. Look along it for haze.',
+          'Not before it has stiffened, or it is dragged out; pad, then sponge, the water changed every {water}. Look along it for haze.',
         confirm: 'Washed, no haze',
         work: { per: { mL: 0.01 } },
         waits: { for: 'wash-from', on: 'own' },
+        within: { of: 'wash-until', on: 'own', by: 'begin' },
+      },
+      {
+        task: AGAIN,
+        throws: 'water',
+        role: 'close',
+        each: 'batch',
+        block: 'work',
+        optional: true,
+        title: 'Wash{several, select, yes { what unit {n} filled} other { it}} again, in clean water',
+        detail: 'A clean sponge, drawn off dry; a lamp along it shows the film while it still comes off.',
+        confirm: 'No film under the lamp',
+        work: { per: { mL: 0.005 } },
         within: { of: 'wash-until', on: 'own', by: 'begin' },
       },
       {
