@@ -45,6 +45,7 @@ const SUIT = texts('suit', {
   'no-bases': 'the sheet names no bases',
   'not-measured': 'the void is not measured',
   'too-thin': '{deep}, at least {least}',
+  'few-grains': '{deep}, less than three of its grains of {grain}',
   'no-lift': '{deep}; the sheet gives no lift',
   'in-lifts': '{deep} in {lifts, plural, one {# lift} other {# lifts}} of up to {most}',
   'no-gap': '{deep}; the sheet gives no gap',
@@ -237,6 +238,8 @@ function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion
   if (mine.method && ENGINES[mine.method.engine].inLifts) {
     if (l.liftMinMm !== null && deep < l.liftMinMm)
       return c('gap', 'Depth', false, SUIT['too-thin']({ deep: mm(deep), least: mm(l.liftMinMm) }));
+    if (l.liftMinMm === null && l.grainMm !== null && deep < 3 * l.grainMm)
+      return c('gap', 'Depth', null, SUIT['few-grains']({ deep: mm(deep), grain: mm(l.grainMm) }));
     if (l.liftMaxMm === null) return c('gap', 'Depth', null, SUIT['no-lift']({ deep: mm(deep) }));
     const lifts = Math.ceil(deep / l.liftMaxMm - 1e-9);
     return c('gap', 'Depth', true, SUIT['in-lifts']({ deep: mm(deep), lifts, most: mm(l.liftMaxMm) }));

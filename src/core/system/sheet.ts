@@ -81,6 +81,8 @@ export const Limits = z.object({
   moistureMaxPct: z.number().min(0).max(100).nullable(),
   liftMaxMm: positive.nullable(),
   liftMinMm: positive.nullable(),
+  /** Largest grain in it, mm. */
+  grainMm: positive.nullable().default(null),
   bondMinMm: positive.nullable(),
   bondMaxMm: positive.nullable(),
   /** Thickness that does not sag on a wall, and overhead, mm; null where the sheet is silent. */
@@ -327,6 +329,7 @@ export const SILENT_LIMITS: Limits = {
   moistureMaxPct: null,
   liftMaxMm: null,
   liftMinMm: null,
+  grainMm: null,
   bondMinMm: null,
   bondMaxMm: null,
   sagWallMm: null,

@@ -239,6 +239,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ['humidity', l.humidityMaxPct === null ? null : phrase`to ${l.humidityMaxPct} %`],
     ['base moisture', l.moistureMaxPct === null ? null : phrase`to ${l.moistureMaxPct} %`],
     ['lift', between('liftMinMm', 'liftMaxMm', 'length')],
+    ['largest grain', limit('grainMm', 'length')],
     ['gap', between('bondMinMm', 'bondMaxMm', 'length')],
     ['holds on a wall', limit('sagWallMm', 'length')],
     ['holds overhead', limit('sagOverheadMm', 'length')],

@@ -128,6 +128,7 @@ export const LIMIT_FIELDS: readonly LimitField[] = [
   { id: 'moistureMaxPct', label: 'Base moisture up to', kind: 'percent' },
   { id: 'liftMinMm', label: 'Lift from', kind: 'length', decides: 'lift' },
   { id: 'liftMaxMm', label: 'Lift to', kind: 'length', decides: 'lift' },
+  { id: 'grainMm', label: 'Largest grain', kind: 'length', decides: 'lift' },
   { id: 'bondMinMm', label: 'Gap or bond line from', kind: 'length', decides: 'bond' },
   { id: 'bondMaxMm', label: 'Gap or bond line to', kind: 'length', decides: 'bond' },
   { id: 'sagWallMm', label: 'Holds on a wall', kind: 'length', decides: 'sag' },

@@ -63,6 +63,20 @@ const F = findings({
     why: '{is} at its deepest against at least {limit} on the sheet.',
     todo: 'Cut deeper, or choose a finer system.',
   },
+  'lift:thin-each': {
+    severity: 'stop',
+    stage: 'measure',
+    title: 'Lifts thinner than the mortar allows',
+    why: '{is} are more than one lift of {most}, and {lifts, plural, other {# lifts}} of {each} are thinner than the {limit} the sheet asks for.',
+    todo: 'Cut it deeper, to {enough}, or take a system with thicker or thinner lifts.',
+  },
+  'lift:grain': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Thinner than three of its grains',
+    why: '{thin} with grains of {grain}: a layer holds together from about three of them, {least}. The sheet gives no thinnest lift.',
+    todo: 'Cut deeper, choose a finer mortar, or ask what the sheet leaves out.',
+  },
   rough: {
     severity: 'caution',
     stage: 'measure',
@@ -151,6 +165,9 @@ const F = findings({
   },
 });
 
+/** So many of its largest grains a layer of mortar is thick at least. */
+const GRAINS = 3;
+
 /** From this place on in its list a shape is one that a method can do besides. */
 const BESIDES = 4;
 
@@ -183,7 +200,7 @@ export const voidRules: Readonly<Record<string, Rule>> = {
 
   lift: ({ plan, repair }) => {
     if (!plan.sheet || !plan.void || !plan.context || !plan.method || !ENGINES[plan.method.engine].inLifts) return [];
-    const { liftMaxMm, liftMinMm } = plan.sheet.limits;
+    const { liftMaxMm, liftMinMm, grainMm } = plan.sheet.limits;
     const depth = plan.void.faces.maxDepthMm;
     const out: Finding[] = [];
     if (liftMaxMm !== null && depth > liftMaxMm && !plan.context.params.narrow) {
@@ -196,6 +213,33 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     }
     if (liftMinMm !== null && depth < liftMinMm)
       out.push(F['lift:thin']({ is: mm(depth), limit: exactly(mm(liftMinMm)) }));
+    const each = liftsMm(plan.context);
+    const thinnest = Math.min(...each);
+    if (
+      liftMinMm !== null &&
+      liftMaxMm !== null &&
+      each.length > 1 &&
+      thinnest < liftMinMm - 1e-9 &&
+      depth >= liftMinMm
+    )
+      out.push(
+        F['lift:thin-each']({
+          is: mm(depth),
+          lifts: each.length,
+          most: exactly(mm(liftMaxMm)),
+          each: eachLift(each),
+          limit: exactly(mm(liftMinMm)),
+          enough: mm(Math.ceil(each.length * liftMinMm)),
+        }),
+      );
+    if (liftMinMm === null && grainMm !== null && Math.min(depth, thinnest) < GRAINS * grainMm - 1e-9)
+      out.push(
+        F['lift:grain']({
+          thin: mm(Math.min(depth, thinnest)),
+          grain: exactly(mm(grainMm)),
+          least: exactly(mm(GRAINS * grainMm)),
+        }),
+      );
     const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);
     if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
