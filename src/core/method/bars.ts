@@ -11,7 +11,7 @@ import { type TaskRow, tasks } from './task';
  */
 const AMOUNT = texts('bars.amount', {
   label: 'behind and beside freed bars',
-  by: '{run} × (({across} + 2 × {behind}) × ({across}/2 + {behind}) − π/4 × {across}²)',
+  by: '{run} × (({across} + 2 × {behind}) × ({across}/2 + {behind}) − π/4 × ({across})²)',
 });
 
 /** The task, the amount and the consumable are there by this name. */

@@ -348,8 +348,8 @@ function Side({ view, at }: StageProps) {
         </>
       )}
       {!taken && <VoidFields of={repair} v={repair.void} problemAt={wholeProblem} />}
-      <Settings at={at} stage="measure" />
       <Schools at={at} stage="measure" />
+      <Settings at={at} stage="measure" />
       {plan.method?.setsOut && (
         <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />
       )}
