@@ -1,0 +1,141 @@
+import { site } from './browser';
+import { choose, inspected, runToTheEnd, stage, type } from './hands';
+import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
+
+/** Patches and floors, typed from an empty database: what lies in the hollow, what the trowel reaches, who treads there. */
+const yard = site();
+const { base } = yard;
+
+const MORTAR_TIMES = [
+  ['Use-by of the pot', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+  ['Next lift', '5 C: 8 h\n20 C: 3 h', 'it is placed', 'the base'],
+  ['Recoat until', '5 C: 40 h\n20 C: 20 h', 'it is placed', 'the base'],
+  ['Grind or sand', '5 C: 9 h\n20 C: 3 h', 'it is placed', 'the base'],
+  ['Full load', '5 C: 72 h\n10 C: 48 h\n20 C: 20 h', 'it is placed', 'the base'],
+] as const;
+
+test('a spall with two bars in it: freed behind, their room mixed, coated; held against grains and lifts; worked to its end', async () => {
+  const page = await begin(yard, '2027-05-10T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Coarse mortar',
+    'Resin mortar or grout with aggregate, in kits',
+    [
+      ['Density of A', '1.12 g/mL'],
+      ['Density of B', '1.05 g/mL'],
+      ['True density of C', '2.62 g/mL'],
+      ['Tamped bulk density of C', '1.70 g/mL'],
+      ['of A', '2.6 kg'],
+      ['of B', '1.3 kg'],
+      ['of C', '16.5 kg'],
+      ['May be split', 'no'],
+      ['Left in the pot and on tools', '0 mL'],
+      ['Lift to', '40 mm'],
+      ['Largest grain', '8 mm'],
+    ],
+    MORTAR_TIMES,
+  );
+  expect(await said(page)).toMatch(/largest grain/i);
+  await newJob(page, base(), '14 °C', '55 %');
+  await begun(page, /Resin mortar patch/, 'mortar-patch');
+  await type(page, 'Cast on', '2001-04-01');
+  await known(page, [['9 May 0:00', '14 °C']]);
+  // Found rusting: a caution that leads to where their room is told.
+  await choose(page, 'Is rusting reinforcement laid open?', 'yes');
+  await says(page, /Rusting reinforcement laid open[\s\S]*say so at Measure/);
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: /Hollow or patch/ }).click();
+  await type(page, 'Length', '600 mm');
+  await type(page, 'Width', '400 mm');
+  await type(page, 'Mean depth', '20 mm');
+  await says(page, /4\.80/);
+  await chosen(page, '16 °C');
+  // Three grains of 8 are 24 mm: the sheet gives no thinnest lift.
+  await stage(page, 'Measure');
+  await says(page, /Thinner than three of its grains[\s\S]*20 mm with grains of 8 mm[\s\S]*24 mm/);
+  await type(page, 'Mean depth', '30 mm');
+  await says(page, /7\.20/);
+  await says(page, /^(?![\s\S]*Thinner than three)/);
+  // Nothing is asked of bars until they are said to be there.
+  expect(await page.getByLabel('Bars to free, all together').count()).toBe(0);
+  await choose(page, 'Bars in the hollow', 'freed behind and coated');
+  await type(page, 'Bars to free, all together', '1.2 m');
+  await type(page, 'Bar, diameter', '#5 bar');
+  await stage(page, 'Mix');
+  await choose(page, 'Reserve for doubt', 'none');
+  // 1.2 m of Ø 15.875: (15.875 + 40) × (7.94 + 20) less 198 mm², 1.64 L.
+  await says(page, /behind and beside freed bars[\s\S]*1\.64\s*L/);
+  await stage(page, 'Place');
+  await says(page, /Free the bars, rub them bright, coat them/);
+  expect(await said(page)).toMatch(/20 mm behind and all round/);
+  await page.goto(page.url().replace(/\/[^/]+\/place$/, '/pick'));
+  await says(page, /coat for bars/);
+  await page.goBack();
+  await page.getByRole('link', { name: /To the running view/ }).click();
+  await page.getByTestId('go').waitFor();
+  expect(await runToTheEnd(page)).toBeGreaterThan(8);
+});
+
+test('a bed on an uneven floor: thickness by its sheet, ridges that do not reach, spots refused, one lifted in each area', async () => {
+  const page = await begin(yard, '2027-05-10T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Thin bed',
+    'Tile setting adhesive',
+    [
+      ['Least water', '20 %'],
+      ['Usual water', '25 %'],
+      ['Most water', '30 %'],
+      ['Per cent of what', 'of powder'],
+      ['Density of A', '2.154'],
+      ['of A', '21 kg'],
+      ['of B', '5.25 L'],
+      ['Left in the pot and on tools', '0 mL'],
+      ['Gap or bond line from', '2 mm'],
+      ['Gap or bond line to', '5 mm'],
+    ],
+    [
+      ['Use-by of the pot', '5 C: 5 h\n20 C: 2 h 30', 'mixing begins', 'the pot'],
+      ['Open time', '10 C: 32 min\n20 C: 18 min', 'it is placed', 'the material in place'],
+      ['Foot traffic', '5 C: 48 h\n20 C: 20 h', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, base(), '14 °C', '55 %');
+  await begun(page, /Tiles or slabs in a combed bed/, 'setting-bed');
+  await type(page, 'Cast on', '2001-04-01');
+  await stage(page, 'Measure');
+  await page
+    .getByRole('button', { name: /Combed setting bed/ })
+    .first()
+    .click();
+  for (const [label, text] of [
+    ['Length', '3 m'],
+    ['Width', '2 m'],
+    ['Notch, width', '6 mm'],
+    ['Notch, depth', '6 mm'],
+    ['Tooth between notches', '6 mm'],
+  ] as const)
+    await type(page, label, text);
+  await chosen(page, '15 °C');
+  await stage(page, 'Measure');
+  // A hollow that nobody measured cautions; typed it stops, and a plane base is silent.
+  await says(page, /Bed perhaps thicker than the sheet allows[\s\S]*2\.6 mm pressed flat and 3 mm more/);
+  await says(page, /Ridges do not reach the back everywhere/);
+  await type(page, 'Deepest hollow under the straightedge', '4 mm');
+  await says(page, /Bed thicker than the sheet allows[\s\S]*6\.6 mm against 5 mm/);
+  await type(page, 'Deepest hollow under the straightedge', '1 mm');
+  await says(page, /^(?![\s\S]*(thicker than the sheet|do not reach))/);
+  await stage(page, 'Place');
+  await choose(page, 'Bed', 'in spots');
+  await says(page, /Set in spots where it is trodden or wet/);
+  await page.getByRole('button', { name: 'Comb a full bed' }).click();
+  await says(page, /^(?![\s\S]*Set in spots where)/);
+  expect(await said(page)).toMatch(/at least 95\s%\s*of its back covered/);
+  await choose(page, 'Where it is laid', 'a dry wall inside');
+  await says(page, /at least 80\s*% of its back covered/);
+  await choose(page, 'Bed', 'in spots');
+  await says(page, /In spots, each pressed flat/);
+  expect(await said(page)).not.toMatch(/Set in spots where/);
+});
