@@ -1,5 +1,5 @@
 import { site } from './browser';
-import { choose, inspected, runToTheEnd, stage, type } from './hands';
+import { choose, runToTheEnd, stage, type } from './hands';
 import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
 
 /** Patches and floors, typed from an empty database: what lies in the hollow, what the trowel reaches, who treads there. */
