@@ -132,8 +132,9 @@ export function factorsLearned(
     // What goes up a ladder has its minutes by how fast it comes off, not by a figure for all of it.
     const factors = row.ladder ? [] : factorsOf(method).filter((f) => f.task === row.task && f.byDefault > 0);
     for (const f of factors) out[f.id] = rounded(f.byDefault * ratio);
+    // What hangs on the system is no figure of the method alone.
     for (const s of method.settings)
-      if (rates.includes(s.id) && s.byDefault > 0)
+      if (rates.includes(s.id) && s.byDefault > 0 && !s.usual)
         out[s.id] = Math.min(s.max, Math.max(s.min, rounded(isRate(s) ? s.byDefault / ratio : s.byDefault * ratio)));
   }
   return out;

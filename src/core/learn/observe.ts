@@ -1,4 +1,4 @@
-import { factorsOf, kindOfTest, type Method, type Setting } from '../method';
+import { factorsOf, kindOfTest, type Method, type Setting, usualOf } from '../method';
 import { massOf } from '../mix';
 import { FIRST_PASS, type PlannedStep, settingOf } from '../plan';
 import { type Event, handsAt, type PassView, type RepairView, standingEvents, ticksOf } from '../record';
@@ -44,13 +44,14 @@ export const isRate = ({ kind }: Pick<Setting, 'kind'>): boolean => kind === 'ra
 
 /** How the minutes that were planned with compare to Grenko’s own, where figures of one’s own stand behind them. */
 export function planScale(method: Method, { plan, repair }: PassView, step: PlannedStep): number | null {
-  const now = (id: string) => plan.context?.settings[id] ?? settingOf(method, repair, id);
+  const now = (id: string) => plan.context?.settings[id] ?? settingOf(method, repair, id, plan.sheet);
   const scales = step.factors.flatMap((id) => {
     const factor = factorsOf(method).find((f) => f.id === id);
     if (factor) return factor.byDefault > 0 ? [now(id) / factor.byDefault] : [];
     const setting = method.settings.find((s) => s.id === id);
-    if (!setting || !(setting.byDefault > 0)) return [];
-    return [isRate(setting) ? setting.byDefault / now(id) : now(id) / setting.byDefault];
+    const usual = setting ? usualOf(setting, plan.sheet) : 0;
+    if (!setting || !(usual > 0)) return [];
+    return [isRate(setting) ? usual / now(id) : now(id) / usual];
   });
   return scales.length ? scales.reduce((a, b) => a + b, 0) / scales.length : null;
 }

@@ -74,12 +74,20 @@ export interface Setting {
     | 'temperature'
     | 'count';
   readonly byDefault: number;
+  /** What is usual with one system where that is another: nobody presses a paste into a mould bead by bead. */
+  readonly usual?: (sheet: SheetRevision) => number;
   readonly min: number;
   readonly max: number;
   readonly stage: Stage;
   /** Whether anything asks for it by what is chosen; always, where it is not said. */
   readonly when?: (e: Effects) => boolean;
 }
+
+/** What a setting is where nobody typed it. @param sheet of the system, where one is chosen */
+export const usualOf = (
+  { usual, byDefault }: Pick<Setting, 'usual' | 'byDefault'>,
+  sheet: SheetRevision | null,
+): number => (sheet && usual?.(sheet)) ?? byDefault;
 
 /** What a method sets of its engine; what it does not name is as the engine usually has it. */
 export interface EngineParams {

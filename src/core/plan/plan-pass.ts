@@ -16,6 +16,7 @@ import { type Batch, ingredientsOf, topUp, vesselMassG } from '../mix';
 import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
+import { plansBy } from './actuals';
 import { withStand, withTrouble } from './extra-steps';
 import { dustFree, gated } from './gated';
 import { DUSTPROOF, isTied } from './gates';
@@ -45,6 +46,8 @@ const REFUSED = texts('refused.plan.plan-pass', {
 });
 
 const MIN_MS = 60_000;
+/** From this version of the core on figures that nobody typed may hang on the system. */
+const BY_SYSTEM = [0, 31] as const;
 
 /** What a pass still is before anything is known of it. */
 function nothing(piece: Piece): RepairPlan {
@@ -232,7 +235,10 @@ export function preparePass(
     return only(base);
   }
 
-  const choices = attempt(() => ({ effects: effectsOf(method, repair.schools), settings: settingsOf(method, repair) }));
+  const choices = attempt(() => ({
+    effects: effectsOf(method, repair.schools),
+    settings: settingsOf(method, repair, plansBy(BY_SYSTEM, actuals) ? sheet : null),
+  }));
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });
   const { effects } = choices.value;
   sheet = sheetWorked(sheet, method, repair, effects, measured.nominalMl);

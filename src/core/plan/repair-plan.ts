@@ -9,6 +9,7 @@ import {
   type Question,
   type StepDraft,
   settingIn,
+  usualOf,
 } from '../method';
 import type { Batch, MixResult } from '../mix';
 import { type Problem, refuse, type Said, texts } from '../say';
@@ -177,9 +178,20 @@ export const schoolsOf = (method: Method, repair: Piece): Record<string, string>
 
 /**
  * Every setting and factor of a method as the repair has them, in the core unit of its kind.
+ * @param sheet of the system it is planned with: some figures that nobody typed hang on it
  * @throws Refusal for minutes or a rate of nought or below
  */
-export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Readonly<Record<string, number>> {
+export function settingsOf(
+  method: Method,
+  repair: Pick<Piece, 'settings'>,
+  sheet: SheetRevision | null = null,
+): Readonly<Record<string, number>> {
+  const hanging = sheet ? method.settings.filter((s) => s.usual && !Object.hasOwn(repair.settings, s.id)) : [];
+  if (hanging.length)
+    return {
+      ...settingsOf(method, repair),
+      ...Object.fromEntries(hanging.map((s) => [s.id, usualOf(s, sheet)])),
+    };
   const known = gathered.get(repair.settings)?.get(method);
   if (known) return known;
   const own = (id: string, byDefault: number, counted: boolean) => {
@@ -207,8 +219,12 @@ export function settingsOf(method: Method, repair: Pick<Piece, 'settings'>): Rea
 const gathered = new WeakMap<Piece['settings'], Map<Method, Readonly<Record<string, number>>>>();
 
 /** One of them. @throws RangeError for one the method does not have */
-export const settingOf = (method: Method, repair: Pick<Piece, 'settings'>, id: string): number =>
-  settingIn({ settings: settingsOf(method, repair) }, id);
+export const settingOf = (
+  method: Method,
+  repair: Pick<Piece, 'settings'>,
+  id: string,
+  sheet: SheetRevision | null = null,
+): number => settingIn({ settings: settingsOf(method, repair, sheet) }, id);
 
 /** Answer of a question that lets the repair go on. */
 export const passes = (q: Question, answer: Answer | undefined): boolean => answer === q.wants;

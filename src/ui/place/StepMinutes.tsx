@@ -91,7 +91,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
                 />
               ))}
               {settings.map((s) => (
-                <SettingField key={s.id} at={at} setting={s} value={settingOf(method, repair, s.id)} />
+                <SettingField key={s.id} at={at} setting={s} value={settingOf(method, repair, s.id, plan.sheet)} />
               ))}
             </div>
             {learned && Object.keys(theirs).length > 0 && (

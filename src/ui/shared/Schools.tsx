@@ -61,7 +61,7 @@ export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto
   const mine = method?.settings.filter((s) => s.stage === stage && (!s.when || !effects || s.when(effects))) ?? [];
   if (!method || !mine.length) return null;
   const shown = (s: Setting): number | null => {
-    const value = settingOf(method, at.repair, s.id);
+    const value = settingOf(method, at.repair, s.id, at.plan.sheet);
     // Less than nothing stands for what is worked out elsewhere.
     return value < 0 && auto && Object.hasOwn(auto, s.id) ? auto[s.id]! : value;
   };

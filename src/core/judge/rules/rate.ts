@@ -1,4 +1,4 @@
-import { BY_COVERAGE, choiceWith, coatsOf, ENGINES, faceM2, geometricMl, settingIn } from '../../method';
+import { BY_COVERAGE, choiceWith, coatsOf, ENGINES, faceM2, geometricMl, settingIn, usualOf } from '../../method';
 import { ONE_LOT } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { areaOf, minutes, ml, percent } from '../../say';
@@ -61,7 +61,7 @@ const MOST_ROUND = 12;
 const MOST_HANDS = 4;
 
 /** The pace that a whole kit or a whole lot needs where Grenko’s own is too slow; null where it is not. */
-function neededPace({ mix, kit, method, context, usableMin }: RepairPlan, crew: number) {
+function neededPace({ mix, kit, method, context, usableMin, sheet }: RepairPlan, crew: number) {
   if (!mix || mix.rateNeeded === null || !kit || !method || !context || usableMin === null) return null;
   const engine = ENGINES[method.engine];
   const pace = engine.pace?.(context);
@@ -71,7 +71,8 @@ function neededPace({ mix, kit, method, context, usableMin }: RepairPlan, crew: 
     row.kind === 'area-rate' ? WAYS.hour({ of: areaOf(value * 1e6) }) : WAYS.minute({ of: ml(value) });
   // In what the method counts by, rounded up so that it does.
   const least = Math.ceil((mix.rateNeeded / pace.mlPerMin) * 100 - 1e-6) / 100;
-  const hands = Math.ceil((least * crew) / row.byDefault);
+  const usual = usualOf(row, sheet);
+  const hands = Math.ceil((least * crew) / usual);
   const needed = told(least);
   return {
     method,
@@ -79,7 +80,7 @@ function neededPace({ mix, kit, method, context, usableMin }: RepairPlan, crew: 
     oneLot: engine.oneLot?.(context) ?? false,
     area: areaOf(faceM2(context) * 1e6),
     kitMakes: ml(mix.kits.volumeMl),
-    said: { left: minutes(usableMin), crew, needed, usual: told(row.byDefault) },
+    said: { left: minutes(usableMin), crew, needed, usual: told(usual) },
     ways: (mostHands: number): NonNullable<Finding['ways']> => [
       { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
       ...(hands <= mostHands ? [{ say: WAYS.crew({ crew: hands }), set: { path: ['crew'], value: hands } }] : []),

@@ -1,5 +1,6 @@
 import { leftOf, secondsTo } from '../../heat';
 import { exactly, grams, minutes, ml, texts } from '../../say';
+import { isMixedAsPlaced, type SheetRevision } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
@@ -40,6 +41,11 @@ export function formsFor(c: Pick<MethodContext, 'settings'>): number | null {
     { fromC: meanC, intoC: room, toC: settingIn(c, 'stiff'), at: 'mean' },
   );
 }
+
+/** Built up bead by bead, or pressed into the mould out of a pot, a nozzle or a hand, mL a minute. */
+const BEADS = 0.3;
+const PRESSED_IN = 15;
+const pace = (sheet: SheetRevision): number => (isMixedAsPlaced(sheet) ? BEADS : PRESSED_IN);
 
 /** Beads that so much is, each laid in its part of a minute. */
 const beads = (c: TaskContext): number =>
@@ -127,7 +133,16 @@ export const rebuiltPart: Method = {
   ],
   settings: [
     { id: 'cut', label: 'Cut away afterwards', kind: 'percent', byDefault: 30, min: 0, max: 200, stage: 'mix' },
-    { id: 'rate', label: 'Built up in a minute', kind: 'rate', byDefault: 0.3, min: 0.02, max: 500, stage: 'place' },
+    {
+      id: 'rate',
+      label: 'Built up in a minute',
+      kind: 'rate',
+      byDefault: BEADS,
+      usual: pace,
+      min: 0.02,
+      max: 500,
+      stage: 'place',
+    },
     { id: 'beads', label: 'Beads in a minute', kind: 'count', byDefault: 5, min: 1, max: 60, stage: 'place' },
     {
       id: 'evaporates',
