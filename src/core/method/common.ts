@@ -1,5 +1,5 @@
 import { areaOf, texts, uptake } from '../say';
-import type { BaseMaterial, Kit, MilestoneId } from '../system';
+import { type BaseMaterial, isCement, type Kit, type MilestoneId } from '../system';
 import { type MethodContext, type Question, type School, type Setting, settingIn } from './context';
 import { options } from './effects';
 import type { AllowanceRow } from './method';
@@ -233,6 +233,24 @@ export const clear = tasks('common', [
     hold: true,
   },
 ]);
+
+/** What is fresh and of cement gives its water to the wind: asked only where there is cement in it. */
+const drying = (row: Pick<Setting, 'id' | 'label' | 'kind' | 'byDefault' | 'min' | 'max'>): Setting => ({
+  ...row,
+  stage: 'hold',
+  when: (_, sheet) => sheet === null || isCement(sheet),
+});
+export const dryingSettings: readonly Setting[] = [
+  drying({ id: 'wind', label: 'Wind at the place', kind: 'speed', byDefault: 10, min: 0, max: 150 }),
+  drying({
+    id: 'evaporation',
+    label: 'Evaporation that calls for cover',
+    kind: 'evaporation',
+    byDefault: 0.5,
+    min: 0.01,
+    max: 5,
+  }),
+];
 
 /** How far a face is left proud or low, asked where that level is chosen. */
 export const levelSetting = (

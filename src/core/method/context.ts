@@ -79,8 +79,8 @@ export interface Setting {
   readonly min: number;
   readonly max: number;
   readonly stage: Stage;
-  /** Whether anything asks for it by what is chosen; always, where it is not said. */
-  readonly when?: (e: Effects) => boolean;
+  /** Whether anything asks for it by what is chosen, and by the system where one is; always, where it is not said. */
+  readonly when?: (e: Effects, sheet: SheetRevision | null) => boolean;
 }
 
 /** What a setting is where nobody typed it. @param sheet of the system, where one is chosen */

@@ -83,3 +83,6 @@ export const FAMILIES = {
 
 export const FamilyId = z.enum(Object.keys(FAMILIES) as [keyof typeof FAMILIES, ...(keyof typeof FAMILIES)[]]);
 export type FamilyId = z.infer<typeof FamilyId>;
+
+/** Whether it sets with water, and so must keep it. */
+export const isCement = ({ family }: { readonly family: FamilyId }): boolean => FAMILIES[family].binder === 'cement';

@@ -1,6 +1,7 @@
 import { evaporation, humidityOf, valueAt } from '../../climate';
 import { REFUSAL_SHARE, uptakesOf } from '../../plan';
 import { at, attempt, degC, exactly, ml, percent } from '../../say';
+import { isCement } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -45,8 +46,9 @@ const F = findings({
 /** What cement needs while it sets: its water, and no frost. */
 export const curingRules: Readonly<Record<string, Rule>> = {
   evaporation: ({ plan }) => {
-    const { context, thermal, placedMs } = plan;
-    if (!context || !thermal || placedMs === null || !Object.hasOwn(context.settings, 'evaporation')) return [];
+    const { context, thermal, placedMs, sheet } = plan;
+    if (!context || !thermal || !sheet || placedMs === null || !isCement(sheet)) return [];
+    if (!Object.hasOwn(context.settings, 'evaporation')) return [];
     const { wind, evaporation: limit } = context.settings as Readonly<Record<'wind' | 'evaporation', number>>;
     const here = attempt(() => {
       const airC = valueAt(thermal.air, placedMs);

@@ -1,7 +1,16 @@
 import { milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { barCoat, barGaps, barSettings, barsSchool, freeBars, roundBars, rustingBars } from '../bars';
-import { clear, endOfMixing, NOT_SPLIT, notMoving, noWaterPressure, soundBase, waiting } from '../common';
+import {
+  clear,
+  dryingSettings,
+  endOfMixing,
+  NOT_SPLIT,
+  notMoving,
+  noWaterPressure,
+  soundBase,
+  waiting,
+} from '../common';
 import { coverOf } from '../consumable';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
@@ -134,16 +143,7 @@ export const cementPatch: Method = {
     ...barSettings,
     { id: 'over', label: 'Surplus', kind: 'percent', byDefault: 8, min: 0, max: 100, stage: 'mix' },
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 350, min: 5, max: 20_000, stage: 'place' },
-    { id: 'wind', label: 'Wind at the place', kind: 'speed', byDefault: 10, min: 0, max: 150, stage: 'hold' },
-    {
-      id: 'evaporation',
-      label: 'Evaporation that calls for cover',
-      kind: 'evaporation',
-      byDefault: 0.5,
-      min: 0.01,
-      max: 5,
-      stage: 'hold',
-    },
+    ...dryingSettings,
   ],
   preparation: [
     'Photograph taken before anything is cut; the notice’s code and date with it.',

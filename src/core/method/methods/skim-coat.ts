@@ -1,11 +1,15 @@
 import { texts } from '../../say';
+import { isCement } from '../../system';
 import { byCoverage, furtherCoats } from '../allowances';
-import { clear, endOfMixing, soundBase, waiting, weighedOrWhole } from '../common';
+import { clear, dryingSettings, endOfMixing, soundBase, waiting, weighedOrWhole } from '../common';
+import { coverOf } from '../consumable';
 import { coated, coatSettings, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
 const SAYS = texts('skim-coat.says', { manner: 'No dry nests; stirred again after standing, where the sheet asks.' });
+
+const COVER = coverOf({ what: 'damp cloth or film for curing', why: 'over the skim and a hand beyond it' });
 
 /** A thin skim over a repaired strip or a rough face: level, and of one look. */
 export const skimCoat: Method = {
@@ -43,7 +47,7 @@ export const skimCoat: Method = {
     endOfMixing,
     waiting,
   ],
-  settings: coatSettings({ coats: 1, perHour: 12 }),
+  settings: [...coatSettings({ coats: 1, perHour: 12 }), ...dryingSettings],
   preparation: [
     'Face sound, dust off; sand of the pass below swept.',
     'Wet or dry as the sheet asks, no puddles.',
@@ -67,6 +71,7 @@ export const skimCoat: Method = {
   finishAnswer: 'drawn level, tape off',
   review: null,
   serves: 'foot',
+  consumes: [{ ...COVER, of: (c) => (isCement(c.sheet) ? COVER.of(c) : 0) }],
   allowances: [furtherCoats, byCoverage],
   says: { manner: SAYS.manner() },
   tasks: [
