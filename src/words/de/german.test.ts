@@ -5,6 +5,7 @@ import { gapsOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
 import { SHAPES } from '@/core/void';
 import { FIRST_LOOKS } from '@/sample/first';
+import { LIMIT_FIELDS } from '@/ui/shelf/draft';
 import { hasWords, literalsIn, saidIn, sourcesOf } from '../read-source.testing';
 import { german } from '.';
 
@@ -41,6 +42,7 @@ test.each([
   ['families', FAMILIES],
   ['milestones', MILESTONES],
   ['gates', GATES],
+  ['limits of a sheet', LIMIT_FIELDS.map(({ label }) => ({ label }))],
   ['first looks', FIRST_LOOKS.map(({ label }) => ({ label }))],
 ])('the rows of the %s have their German', (_, rows) => {
   const texts = rowTexts(rows);
