@@ -1,7 +1,7 @@
 import type { Page } from 'playwright-core';
 import { site } from './browser';
 import { answer, choose, measuredAs, stage, type } from './hands';
-import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
+import { BED_BAG, begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
 const { base } = yard;
@@ -186,13 +186,7 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
     'Flexible bed',
     'Tile setting adhesive',
     [
-      ['Least water', '20 %'],
-      ['Usual water', '25 %'],
-      ['Most water', '30 %'],
-      ['Per cent of what', 'of powder'],
-      ['Density of A', '2.154'],
-      ['of A', '21 kg'],
-      ['of B', '5.25 L'],
+      ...BED_BAG,
       ['The sheet’s own yield', '15 L'],
       ['May be split', 'no'],
       ['Left in the pot and on tools', '0 mL'],

@@ -1,6 +1,6 @@
 import { site } from './browser';
 import { choose, runToTheEnd, stage, type } from './hands';
-import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './worked';
+import { BED_BAG, begin, begun, chosen, known, MORTAR_KIT, newJob, said, says, typeSheet } from './worked';
 
 /** Patches and floors, typed from an empty database: what lies in the hollow, what the trowel reaches, who treads there. */
 const yard = site();
@@ -21,19 +21,7 @@ test('a spall with two bars in it: freed behind, their room mixed, coated; held 
     base(),
     'Coarse mortar',
     'Resin mortar or grout with aggregate, in kits',
-    [
-      ['Density of A', '1.12 g/mL'],
-      ['Density of B', '1.05 g/mL'],
-      ['True density of C', '2.62 g/mL'],
-      ['Tamped bulk density of C', '1.70 g/mL'],
-      ['of A', '2.6 kg'],
-      ['of B', '1.3 kg'],
-      ['of C', '16.5 kg'],
-      ['May be split', 'no'],
-      ['Left in the pot and on tools', '0 mL'],
-      ['Lift to', '40 mm'],
-      ['Largest grain', '8 mm'],
-    ],
+    [...MORTAR_KIT, ['Largest grain', '8 mm']],
     MORTAR_TIMES,
   );
   expect(await said(page)).toMatch(/largest grain/i);
@@ -85,13 +73,7 @@ test('a bed on an uneven floor: thickness by its sheet, ridges that do not reach
     'Thin bed',
     'Tile setting adhesive',
     [
-      ['Least water', '20 %'],
-      ['Usual water', '25 %'],
-      ['Most water', '30 %'],
-      ['Per cent of what', 'of powder'],
-      ['Density of A', '2.154'],
-      ['of A', '21 kg'],
-      ['of B', '5.25 L'],
+      ...BED_BAG,
       ['Left in the pot and on tools', '0 mL'],
       ['Gap or bond line from', '2 mm'],
       ['Gap or bond line to', '5 mm'],

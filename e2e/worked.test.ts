@@ -1,6 +1,6 @@
 import { site } from './browser';
 import { answer, choose, inspected, pressed, stage, type, workedTo } from './hands';
-import { begin, inUnits, newJob, said, says, typeSheet } from './worked';
+import { begin, inUnits, MORTAR_KIT, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
 const { base } = yard;
@@ -143,18 +143,7 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
     base(),
     'Ramp mortar',
     'Resin mortar or grout with aggregate, in kits',
-    [
-      ['Density of A', '1.12 g/mL'],
-      ['Density of B', '1.05 g/mL'],
-      ['True density of C', '2.62 g/mL'],
-      ['Tamped bulk density of C', '1.70 g/mL'],
-      ['of A', '2.6 kg'],
-      ['of B', '1.3 kg'],
-      ['of C', '16.5 kg'],
-      ['May be split', 'no'],
-      ['Left in the pot and on tools', '0 mL'],
-      ['Lift to', '40 mm'],
-    ],
+    [...MORTAR_KIT],
     [
       ['Use-by of the pot', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
       ['Next lift', '5 C: 8 h\n20 C: 3 h', 'it is placed', 'the base'],

@@ -12,6 +12,31 @@ export const begin = async (yard: Site, iso: string): Promise<Page> => {
   return page;
 };
 
+/** A resin mortar in whole kits, as its sheet prints it. */
+export const MORTAR_KIT = [
+  ['Density of A', '1.12 g/mL'],
+  ['Density of B', '1.05 g/mL'],
+  ['True density of C', '2.62 g/mL'],
+  ['Tamped bulk density of C', '1.70 g/mL'],
+  ['of A', '2.6 kg'],
+  ['of B', '1.3 kg'],
+  ['of C', '16.5 kg'],
+  ['May be split', 'no'],
+  ['Left in the pot and on tools', '0 mL'],
+  ['Lift to', '40 mm'],
+] as const;
+
+/** A bag of setting bed with its water. */
+export const BED_BAG = [
+  ['Least water', '20 %'],
+  ['Usual water', '25 %'],
+  ['Most water', '30 %'],
+  ['Per cent of what', 'of powder'],
+  ['Density of A', '2.154'],
+  ['of A', '21 kg'],
+  ['of B', '5.25 L'],
+] as const;
+
 /** What is chosen and not typed in the form of a sheet. */
 const CHOSEN = new Set(['May be split', 'Per cent of what']);
 

@@ -1,5 +1,5 @@
 import { isTaken, METHODS } from '@/core/method';
-import { isCement, type SheetRevision } from '@/core/system';
+import { keepsWater, type SheetRevision } from '@/core/system';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob } from '@/ui/workspace/fresh';
 import { draws } from './draws';
@@ -9,8 +9,8 @@ import { at, firstPlanned, ZONE } from './made';
 const NOW = at('2027-05-10T07:00');
 const method = METHODS.find((m) => m.id === 'skim-coat')!;
 const shelf = sampleRecords(NOW, ZONE).filter((r): r is SheetRevision => r.record === 'sheet' && isTaken(method, r));
-const cement = shelf.find(isCement)!;
-const resin = shelf.find((s) => !isCement(s))!;
+const cement = shelf.find(keepsWater)!;
+const resin = shelf.find((s) => !keepsWater(s))!;
 const planned = (sheet: SheetRevision, o: { tempC: number; humidityPct: number; windKmh: number; limit?: number }) => {
   const job = {
     ...freshJob(NOW),

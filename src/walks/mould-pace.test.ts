@@ -18,6 +18,18 @@ const [beaded] = shelf.filter(isMixedAsPlaced);
 const pressed = shelf.filter((s) => !isMixedAsPlaced(s));
 const planned = (sheet: SheetRevision, o: Parameters<typeof firstPlanned>[3] = {}) =>
   firstPlanned({ job, nowMs: NOW }, method, sheet, o);
+/** A mould as it is drawn, every question answered. */
+const mould = (sheet: SheetRevision, settings: Readonly<Record<string, number>> = {}) => {
+  const fresh = freshRepair(job.id, method.id, 1, NOW);
+  return withPiece(fresh, {
+    ...pieceOf(fresh),
+    void: voidOf(drawnShape(method)),
+    sheetId: sheet.id,
+    kitId: sheet.kits[0]!.id,
+    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+    settings,
+  });
+};
 const placing = (p: ReturnType<typeof planned>): number =>
   p.steps
     .filter((s) => s.id.endsWith(':place'))
@@ -58,14 +70,7 @@ test('a pace that was typed stands, whatever is placed', () => {
 
 test('work begun by an earlier version goes on in the mixes it was begun with', () => {
   const filler = shelf.find((s) => s.kind === 'polyester-filler')!;
-  const fresh = freshRepair(job.id, method.id, 1, NOW);
-  const repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: voidOf(drawnShape(method)),
-    sheetId: filler.id,
-    kitId: filler.kits[0]!.id,
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-  });
+  const repair = mould(filler);
   const mixes = (coreVersion: string) => {
     const usableMin = viewJob({ job, repairs: [repair], sheets: [filler], stock: [], events: [] }, NOW).repairs[0]!.plan
       .usableMin;
@@ -87,15 +92,7 @@ test('work begun by an earlier version goes on in the mixes it was begun with', 
 
 test('what is learned from compares with the pace of its own system: half of it is twice Grenko’s minutes', () => {
   const scale = (sheet: SheetRevision, rate: number | null) => {
-    const fresh = freshRepair(job.id, method.id, 1, NOW);
-    const repair = withPiece(fresh, {
-      ...pieceOf(fresh),
-      void: voidOf(drawnShape(method)),
-      sheetId: sheet.id,
-      kitId: sheet.kits[0]!.id,
-      answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-      settings: rate === null ? {} : { rate },
-    });
+    const repair = mould(sheet, rate === null ? {} : { rate });
     const view = viewJob({ job, repairs: [repair], sheets: [sheet], stock: [], events: [] }, NOW).repairs[0]!;
     const step = view.plan.steps.find((s) => s.id.endsWith(':place'))!;
     return planScale(method, view.passes[0]!, step);

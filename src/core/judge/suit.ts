@@ -27,7 +27,7 @@ import {
   type Said,
   texts,
 } from '../say';
-import { milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
+import { leastByGrainMm, milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
 import { figure } from '../units';
 
 const SUIT = texts('suit', {
@@ -238,8 +238,8 @@ function gapCriterion(mine: RepairPlan, { limits: l }: SheetRevision): Criterion
   if (mine.method && ENGINES[mine.method.engine].inLifts) {
     if (l.liftMinMm !== null && deep < l.liftMinMm)
       return c('gap', 'Depth', false, SUIT['too-thin']({ deep: mm(deep), least: mm(l.liftMinMm) }));
-    if (l.liftMinMm === null && l.grainMm !== null && deep < 3 * l.grainMm)
-      return c('gap', 'Depth', null, SUIT['few-grains']({ deep: mm(deep), grain: mm(l.grainMm) }));
+    if (deep < (leastByGrainMm(l) ?? 0))
+      return c('gap', 'Depth', null, SUIT['few-grains']({ deep: mm(deep), grain: mm(l.grainMm!) }));
     if (l.liftMaxMm === null) return c('gap', 'Depth', null, SUIT['no-lift']({ deep: mm(deep) }));
     const lifts = Math.ceil(deep / l.liftMaxMm - 1e-9);
     return c('gap', 'Depth', true, SUIT['in-lifts']({ deep: mm(deep), lifts, most: mm(l.liftMaxMm) }));

@@ -1,5 +1,5 @@
 import { areaOf, texts, uptake } from '../say';
-import { type BaseMaterial, isCement, type Kit, type MilestoneId } from '../system';
+import { type BaseMaterial, type Kit, keepsWater, type MilestoneId } from '../system';
 import { type MethodContext, type Question, type School, type Setting, settingIn } from './context';
 import { options } from './effects';
 import type { AllowanceRow } from './method';
@@ -238,7 +238,7 @@ export const clear = tasks('common', [
 const drying = (row: Pick<Setting, 'id' | 'label' | 'kind' | 'byDefault' | 'min' | 'max'>): Setting => ({
   ...row,
   stage: 'hold',
-  when: (_, sheet) => sheet === null || isCement(sheet),
+  when: (_, sheet) => sheet === null || keepsWater(sheet),
 });
 export const dryingSettings: readonly Setting[] = [
   drying({ id: 'wind', label: 'Wind at the place', kind: 'speed', byDefault: 10, min: 0, max: 150 }),

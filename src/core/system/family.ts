@@ -16,6 +16,8 @@ interface FamilyRow {
   readonly selfHeats: boolean;
   /** It leaves a greasy film where it cures in the cold and damp. */
   readonly film: boolean;
+  /** It sets with water, and crazes where that dries off first. */
+  readonly keepsWater: boolean;
   /** What its cloths and its washing water need. */
   readonly disposal: 'peroxide' | 'cement' | null;
 }
@@ -32,6 +34,7 @@ export const FAMILIES = {
     layer: 'amine',
     selfHeats: true,
     film: true,
+    keepsWater: false,
     disposal: null,
   },
   peroxide: {
@@ -41,6 +44,7 @@ export const FAMILIES = {
     layer: 'peroxide',
     selfHeats: false,
     film: false,
+    keepsWater: false,
     disposal: 'peroxide',
   },
   methacrylate: {
@@ -50,6 +54,7 @@ export const FAMILIES = {
     layer: 'methacrylate',
     selfHeats: false,
     film: false,
+    keepsWater: false,
     disposal: 'peroxide',
   },
   isocyanate: {
@@ -59,6 +64,7 @@ export const FAMILIES = {
     layer: null,
     selfHeats: false,
     film: false,
+    keepsWater: false,
     disposal: null,
   },
   cement: {
@@ -68,6 +74,7 @@ export const FAMILIES = {
     layer: null,
     selfHeats: false,
     film: false,
+    keepsWater: true,
     disposal: 'cement',
   },
   'water-borne': {
@@ -77,6 +84,7 @@ export const FAMILIES = {
     layer: null,
     selfHeats: false,
     film: false,
+    keepsWater: false,
     disposal: null,
   },
 } as const satisfies Record<string, FamilyRow>;
@@ -85,4 +93,4 @@ export const FamilyId = z.enum(Object.keys(FAMILIES) as [keyof typeof FAMILIES, 
 export type FamilyId = z.infer<typeof FamilyId>;
 
 /** Whether it sets with water, and so must keep it. */
-export const isCement = ({ family }: { readonly family: FamilyId }): boolean => FAMILIES[family].binder === 'cement';
+export const keepsWater = ({ family }: { readonly family: FamilyId }): boolean => FAMILIES[family].keepsWater;

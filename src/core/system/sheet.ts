@@ -97,6 +97,13 @@ export const Limits = z.object({
 });
 export type Limits = z.infer<typeof Limits>;
 
+/** So many of its largest grains a layer of mortar is thick at least, where its sheet gives no thinnest. */
+const LEAST_GRAINS = 3;
+
+/** The thinnest layer by the grains alone, mm; null where the sheet gives one itself, or no grain. */
+export const leastByGrainMm = ({ liftMinMm, grainMm }: Pick<Limits, 'liftMinMm' | 'grainMm'>): number | null =>
+  liftMinMm === null && grainMm !== null ? LEAST_GRAINS * grainMm : null;
+
 /** What may sag where the work lies, and how that is said; null where nothing can. */
 export const SAGS: Readonly<
   Record<

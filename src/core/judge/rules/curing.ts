@@ -1,7 +1,7 @@
 import { evaporation, humidityOf, valueAt } from '../../climate';
 import { REFUSAL_SHARE, uptakesOf } from '../../plan';
 import { at, attempt, degC, exactly, ml, percent } from '../../say';
-import { isCement } from '../../system';
+import { keepsWater } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -47,7 +47,7 @@ const F = findings({
 export const curingRules: Readonly<Record<string, Rule>> = {
   evaporation: ({ plan }) => {
     const { context, thermal, placedMs, sheet } = plan;
-    if (!context || !thermal || !sheet || placedMs === null || !isCement(sheet)) return [];
+    if (!context || !thermal || !sheet || placedMs === null || !keepsWater(sheet)) return [];
     if (!Object.hasOwn(context.settings, 'evaporation')) return [];
     const { wind, evaporation: limit } = context.settings as Readonly<Record<'wind' | 'evaporation', number>>;
     const here = attempt(() => {

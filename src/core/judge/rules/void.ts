@@ -2,6 +2,7 @@ import { coatsOf, ENGINES, liftsMm, liftsOf, METHODS } from '../../method';
 import { massOf } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { exactly, grams, listed, mm, percent } from '../../say';
+import { leastByGrainMm } from '../../system';
 import {
   blankSettingOut,
   boreOf,
@@ -165,9 +166,6 @@ const F = findings({
   },
 });
 
-/** So many of its largest grains a layer of mortar is thick at least. */
-const GRAINS = 3;
-
 /** From this place on in its list a shape is one that a method can do besides. */
 const BESIDES = 4;
 
@@ -232,12 +230,13 @@ export const voidRules: Readonly<Record<string, Rule>> = {
           enough: mm(Math.ceil(each.length * liftMinMm)),
         }),
       );
-    if (liftMinMm === null && grainMm !== null && Math.min(depth, thinnest) < GRAINS * grainMm - 1e-9)
+    const byGrain = leastByGrainMm(plan.sheet.limits);
+    if (byGrain !== null && Math.min(depth, thinnest) < byGrain - 1e-9)
       out.push(
         F['lift:grain']({
           thin: mm(Math.min(depth, thinnest)),
-          grain: exactly(mm(grainMm)),
-          least: exactly(mm(GRAINS * grainMm)),
+          grain: exactly(mm(grainMm!)),
+          least: exactly(mm(byGrain)),
         }),
       );
     const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);

@@ -126,7 +126,10 @@ export const settingBed: Method = {
     'Spots on a floor.',
     'Grouted by the warmer tier.',
   ],
-  cautions: ['Waterproof knee pads: what soaks through burns or sensitises before it is felt.', 'Cutting stone: wet, with a mask: silica.'],
+  cautions: [
+    'Waterproof knee pads: what soaks through burns or sensitises before it is felt.',
+    'Cutting stone: wet, with a mask: silica.',
+  ],
   tools: ['notched trowel', 'straightedge', 'rubber mallet', 'spacers', 'vacuum lifter'],
   tests: [
     {

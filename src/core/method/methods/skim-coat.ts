@@ -1,5 +1,5 @@
 import { texts } from '../../say';
-import { isCement } from '../../system';
+import { keepsWater } from '../../system';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, dryingSettings, endOfMixing, soundBase, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
@@ -71,7 +71,7 @@ export const skimCoat: Method = {
   finishAnswer: 'drawn level, tape off',
   review: null,
   serves: 'foot',
-  consumes: [{ ...COVER, of: (c) => (isCement(c.sheet) ? COVER.of(c) : 0) }],
+  consumes: [{ ...COVER, of: (c) => (keepsWater(c.sheet) ? COVER.of(c) : 0) }],
   allowances: [furtherCoats, byCoverage],
   says: { manner: SAYS.manner() },
   tasks: [
