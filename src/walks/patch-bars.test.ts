@@ -57,7 +57,7 @@ test.each(PATCHES)('%s: two metres of Ø 12 are 2.48 L more, fifty minutes, two 
   expect(p.problems).toEqual([]);
   const line = p.amounts.find((a) => /behind and beside freed bars/.test(a.label))!;
   expect(line.ml).toBeCloseTo(2 * 1238.9, 0);
-  // Two by its own arithmetic: surplus, where there is one, is taken of what goes in.
+  // What is lost or struck off may be a share of it, and comes on top.
   expect(p.toMixMl! - before.toMixMl!).toBeGreaterThanOrEqual(2 * 1238.9 - 1);
   const step = p.steps.find((s) => /bars/.test(s.id))!;
   expect((Date.parse(step.to!) - Date.parse(step.from!)) / 60_000).toBeCloseTo(10 + 2 * 20, 6);
@@ -87,3 +87,14 @@ test('the saw stays above the bars: their cover is metered before it is set down
       /^Cover over the bars metered first/,
     );
 });
+
+test.each(PATCHES)(
+  '%s: a length that nobody typed is planned with and said; typed, and where none is freed, nothing is',
+  (_, method) => {
+    const said = (o: Parameters<typeof firstPlanned>[3]) =>
+      planned(method, o).findings.find((f) => f.id === 'bars:ours');
+    expect(said(freed({}))).toMatchObject({ severity: 'caution', why: expect.stringMatching(/^1000 mm of bar/) });
+    expect(said(freed({ 'bars-run': 1000 }))).toBeUndefined();
+    expect(said({})).toBeUndefined();
+  },
+);

@@ -22,8 +22,12 @@ const freed = ({ shows }: Effects): boolean => shows.includes(FREED);
 export const roundBarMm2 = (acrossMm: number, behindMm: number): number =>
   (acrossMm + 2 * behindMm) * (acrossMm / 2 + behindMm) - (Math.PI / 4) * acrossMm ** 2;
 
-/** Metres of bar that are freed. */
-const freedM = (c: Pick<MethodContext, 'settings'>): number => settingIn(c, 'bars-run') / 1000;
+/** The setting that holds how much bar is freed. */
+export const BARS_RUN = 'bars-run';
+
+/** How much bar is freed, mm; 0 where none is. */
+export const freedBarMm = (c: Pick<MethodContext, 'effects' | 'settings'>): number =>
+  freed(c.effects) ? settingIn(c, BARS_RUN) : 0;
 
 /** Asked of every patch in concrete. */
 export const rustingBars: Question = {
@@ -63,7 +67,7 @@ const barSetting = (row: Pick<Setting, 'id' | 'label' | 'byDefault' | 'min' | 'm
 });
 
 export const barSettings: readonly Setting[] = [
-  barSetting({ id: 'bars-run', label: 'Bars to free, all together', byDefault: 1000, min: 0, max: 1e6 }),
+  barSetting({ id: BARS_RUN, label: 'Bars to free, all together', byDefault: 1000, min: 0, max: 1e6 }),
   barSetting({ id: 'bars-across', label: 'Bar, diameter', byDefault: 12, min: 4, max: 60 }),
   barSetting({ id: 'bars-behind', label: 'Broken out behind them', byDefault: 20, min: 0, max: 200 }),
 ];
@@ -74,7 +78,7 @@ export const roundBars: AllowanceRow = {
   optional: true,
   of: (c) => {
     const [across, behind] = [settingIn(c, 'bars-across'), settingIn(c, 'bars-behind')];
-    const run = settingIn(c, 'bars-run');
+    const run = freedBarMm(c);
     if (!run) return null;
     return {
       label: AMOUNT.label(),
@@ -90,7 +94,7 @@ export const barCoat: ConsumableRow = {
   unit: 'm',
   why: 'bars freed and rubbed bright, coated before they rust again',
   shownBy: FREED,
-  of: freedM,
+  of: (c) => freedBarMm(c) / 1000,
 };
 
 export const freeBars: readonly TaskRow[] = tasks('bars', [

@@ -1,5 +1,6 @@
 export { BY_COVERAGE } from './allowances';
 export { ABRADE, DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
+export { BARS_RUN, freedBarMm } from './bars';
 export { blankShape } from './blank-shape';
 export { UPTAKE_ML_PER_M2 } from './common';
 export { type ConsumableRow, consumablesIn, runM, topFaceM2 } from './consumable';

@@ -1,4 +1,4 @@
-import { coatsOf, ENGINES, liftsMm, liftsOf, METHODS } from '../../method';
+import { BARS_RUN, coatsOf, ENGINES, freedBarMm, liftsMm, liftsOf, METHODS } from '../../method';
 import { massOf } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { exactly, grams, listed, mm, percent } from '../../say';
@@ -70,6 +70,13 @@ const F = findings({
     title: 'Lifts thinner than the mortar allows',
     why: '{is} are more than one lift of {most}, and {lifts, plural, other {# lifts}} of {each} are thinner than the {limit} the sheet asks for.',
     todo: 'Cut it deeper, to {enough}, or take a system with thicker or thinner lifts.',
+  },
+  'bars:ours': {
+    severity: 'caution',
+    stage: 'measure',
+    title: 'Length of the freed bars not typed',
+    why: '{run} of bar are planned with, a figure of Grenko’s: what is mixed hangs on it.',
+    todo: 'Add up the bars that lie open, and type it.',
   },
   'lift:grain': {
     severity: 'caution',
@@ -242,6 +249,11 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     const feathered = repair.void?.shapes.some((s) => kindOf(s).readings?.(s)?.feathered);
     if (feathered) out.push(F['lift:feather'](undefined, { severity: liftMinMm ? 'stop' : 'caution' }));
     return out;
+  },
+
+  bars: ({ plan: { context }, repair }) => {
+    const run = context ? freedBarMm(context) : 0;
+    return run > 0 && !Object.hasOwn(repair.settings, BARS_RUN) ? [F['bars:ours']({ run: mm(run) })] : [];
   },
 
   'other-method': ({ plan, repair }) => {
