@@ -47,19 +47,25 @@ export const DRIVER_PACED: Partial<Readonly<Record<Driver, PacedBy>>> = {
 
 const onePart = ({ part = null }: TaskContext): boolean => part !== null;
 
+/** What one batch covers of the layer that it lies in; all of it where the task is of none. */
+const layerShare = ({ batch, batches }: TaskContext): number =>
+  batch
+    ? batch.placedMl / batches.filter((b) => b.portion === batch.portion).reduce((sum, b) => sum + b.placedMl, 0)
+    : 1;
+
 /** How much of it there is in a task: of one batch, or of the whole pass. */
 export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? placesIn(c.void))),
-  m2: (c) => (c.void.count * c.measured.faces.planAreaMm2) / 1e6 / (onePart(c) ? partsIn(c) : 1),
+  m2: (c) => {
+    const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
+    return onePart(c) ? face / partsIn(c) : face * layerShare(c);
+  },
   m: (c) => runM(c) / (onePart(c) ? partsIn(c) : 1),
   mL: (c) =>
     c.batch ? (c.batch.handledMl ?? c.batch.placedMl) / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl,
   'm2 coated': (c) => {
     const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
-    if (!c.batch) return face;
-    const { portion, placedMl } = c.batch;
-    const area = face * (c.portions[portion]?.over?.faceShare ?? 1);
-    return (area * placedMl) / c.batches.filter((b) => b.portion === portion).reduce((sum, b) => sum + b.placedMl, 0);
+    return c.batch ? face * (c.portions[c.batch.portion]?.over?.faceShare ?? 1) * layerShare(c) : face;
   },
   // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.
   'primed m2': (c) => {

@@ -89,6 +89,11 @@ export interface Method {
    */
   readonly blanks?: Readonly<Partial<Record<ShapeId, Readonly<Record<string, unknown>>>>>;
   readonly params?: EngineParams;
+  /**
+   * Where the wet work is longer than a working day it may rest between two mixes, each of which ends at an edge of its
+   * own: what is done there first. Absent where it goes on until it is done.
+   */
+  readonly rests?: Message;
   /** All tasks in their order, those of the engine among them. */
   readonly tasks: readonly TaskRow[];
 }

@@ -2,7 +2,7 @@ import { type Batch, portionBelow } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
 import { figure } from '../units';
-import { partsIn, type StepContext, settingIn, type TaskContext } from './context';
+import { beginsPart, partsIn, type StepContext, settingIn, type TaskContext } from './context';
 import { ENGINES, type Engine } from './engines';
 import { faceMin } from './faces';
 import { GAPS, standsApart } from './gaps';
@@ -109,6 +109,10 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (part !== null) draft.part = part;
   if (part !== null && batch) draft.joint = jointOf(here, part);
   if (row.marks) draft.marks = row.marks;
+  if (isDry(row)) {
+    draft.afterRest = 'dry';
+    if (!row.marks) draft.dry = true;
+  }
   if (waits && (!waits.when || waits.when(here))) {
     const stated = [waits.for, ...(waits.orElse ?? [])].find((kind) => milestoneOf(here.sheet, kind)) ?? waits.for;
     draft.waitFor = {
@@ -189,6 +193,10 @@ function blockFor(method: Method, { block }: TaskRow, here: TaskContext): string
   return block === 'first' ? blockOf({ ...here, batch: here.batches[0] ?? null }) : block;
 }
 
+/** Before anything is wet, or after all has set, and bound to no working time. */
+const isDry = ({ block, within, waits }: TaskRow): boolean =>
+  (block === 'prep' || block === 'finish') && !within && !waits?.ahead;
+
 type Writable<T> = { -readonly [K in keyof T]: T[K] };
 
 /** The steps of a pass, its rows in order, those of a batch together batch by batch, those of a part part by part. */
@@ -216,8 +224,22 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
         for (const part of parts) add(rows, { ...c, batch, part });
     }
   };
+  /** The first of a mix that begins where the last has ended at an edge: the work may rest before it. */
+  const restAt = (from: number, batch: Batch | null) => {
+    const first = out[from];
+    if (!method.rests || !batch || batch.index === 0 || !first) return;
+    const part = partsHere(c, batch, engine)[0] ?? null;
+    // What is closed at once ends with its part; a bed, joints, a coat where the mix is used up.
+    const ends =
+      part === null ? engine.liesOpen !== 'closed' || method.params?.rolling : beginsPart({ ...c, batch, part });
+    if (ends) out[from] = { ...first, afterRest: 'wet' };
+  };
   for (const { eachBatch, runs } of layoutOf(method))
-    for (const batch of eachBatch ? c.batches : [null]) ofBatch(runs, batch);
+    for (const batch of eachBatch ? c.batches : [null]) {
+      const from = out.length;
+      ofBatch(runs, batch);
+      restAt(from, batch);
+    }
   const life = faceMin(c.sheet);
   if (life === null) return out;
   return inOneGo(c.batches.length > 1 ? inTurn(out, life) : out);

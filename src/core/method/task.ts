@@ -206,6 +206,13 @@ export interface StepDraft {
   readonly looksAhead?: boolean;
   /** Steps of one block follow each other without a break. */
   readonly block: string;
+  /** Where it is longer than a working day it rests at night and goes on: nothing wet, and no clock, waits for it. */
+  readonly dry?: boolean;
+  /**
+   * Where its block is longer than a working day the work may rest before it: between dry steps, or between two mixes
+   * with nothing wet left open.
+   */
+  readonly afterRest?: 'dry' | 'wet';
   readonly marks?: TaskRow['marks'];
   /**
    * The step may not begin before this milestone of all these batches (or of the last one): a window opens by its last

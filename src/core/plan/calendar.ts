@@ -91,6 +91,11 @@ export interface FreeHands {
   readonly freeFrom: (startMs: number, needMs: number) => number;
 }
 
+/** Hands that are asked as well how long they stay free. */
+export interface KnownHands extends FreeHands {
+  readonly freeUntil: (startMs: number) => number;
+}
+
 /** How work lies to the end of a working day. */
 export interface DayEnd {
   readonly closesMs: number;
@@ -134,3 +139,41 @@ export function earliestSlot(
   }
   return refuse('workingHours', readyMs, 'working time in the horizon', REFUSED['no-working-time']());
 }
+
+/** Nobody takes up a long work for less than that at the end of a day, ms. */
+const LEAST_STRETCH_MS = 30 * 60_000;
+
+/**
+ * The stretches of working time in which `needMs` of work is done that may rest at the end of each day and goes on in
+ * the next hours that are free, from `readyMs` on.
+ * @throws Refusal when the planned days do not hold it
+ */
+export function overDays(
+  windows: readonly Window[],
+  hands: KnownHands,
+  readyMs: number,
+  needMs: number,
+): readonly [Window, ...Window[]] {
+  const out: Window[] = [];
+  let left = needMs;
+  for (let k = firstOpen(windows, readyMs); k < windows.length && left > 0; k++) {
+    const w = windows[k]!;
+    for (let at = Math.max(w.fromMs, readyMs); left > 0; ) {
+      const least = Math.min(left, LEAST_STRETCH_MS);
+      at = hands.freeFrom(at, least);
+      if (at + least > w.toMs) break;
+      const toMs = Math.min(w.toMs, hands.freeUntil(at), at + left);
+      out.push({ fromMs: at, toMs });
+      left -= toMs - at;
+      at = toMs;
+    }
+  }
+  const [first, ...rest] = out;
+  if (!first || left > 0)
+    return refuse('workingHours', readyMs, 'working time in the horizon', REFUSED['no-working-time']());
+  return [first, ...rest];
+}
+
+/** The length of the longest stretch of working time, ms. */
+export const longestMs = (windows: readonly Window[]): number =>
+  windows.reduce((most, w) => Math.max(most, w.toMs - w.fromMs), 0);

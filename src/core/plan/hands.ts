@@ -62,6 +62,12 @@ export class Hands {
     return start;
   }
 
+  /** Until when hands that are free at an instant stay so. */
+  freeUntil(ms: number): number {
+    const next = this.endingAfter(ms);
+    return next < this.count ? Math.max(ms, this.from[next]!) : Number.POSITIVE_INFINITY;
+  }
+
   /** Whether the same hours are taken. */
   same(other: Hands): boolean {
     if (this.count !== other.count) return false;

@@ -2,15 +2,14 @@ import { RENEWS, RENEWS_FACE, type StepDraft, type StepKey, stepFrom, stepId, ty
 import { layerOf } from '../mix';
 import { refuse, texts } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
-import { stands, tears } from './blocks';
-import { type DayEnd, earliestSlot } from './calendar';
+import type { DayEnd, Window } from './calendar';
 import { AGAIN } from './extra-steps';
 import type { LayAsk, Laying } from './lay-ask';
 import { clocksOf, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
+import { slotsOf } from './slots';
 import type { PlanStop } from './stand-in';
 import { endOfStep, handsOnMs } from './step-time';
-import { stepAt } from './tools';
 
 const REFUSED = texts('refused.plan.laying', {
   'repair-would-steps': 'This repair would have {drafts} steps: part it into several.',
@@ -187,59 +186,13 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return more;
   };
-  /** How long a step takes with the stand time before it, ms. */
-  const takesMs = (d: StepDraft): number =>
-    handsOnMs(d) + (stands(d) ? (clocks.lasts(d.waitFor!.kind, cursor) ?? 0) : 0);
-  /** Where the block that begins with a step ends: before the next block, or the next of its own that waits. */
-  const blockEnd = (drafts: readonly StepDraft[], i: number): number => {
-    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || tears(d)));
-    return end < 0 ? drafts.length : end;
-  };
-  /**
-   * The earliest that a block begins so that a later step of it, which has to wait, is ready when its wait ends: what
-   * comes before that step, the stand time of the mix with it, is done ahead. Null where nothing of it waits so, or the
-   * wait has no end; the step itself says why then.
-   */
-  const aheadOf = (drafts: readonly StepDraft[], i: number): number | null => {
-    const { block } = drafts[i]!;
-    let lead = 0;
-    for (let k = i; k < drafts.length && drafts[k]!.block === block; k++) {
-      const d = drafts[k]!;
-      if (d.waitFor?.ahead) {
-        const { atMs } = clocks.waitOf(d.waitFor.kind, d.waitFor.batches ?? [lastBatch]);
-        return atMs === null ? null : atMs - lead;
-      }
-      lead += takesMs(d);
-    }
-    return null;
-  };
-  /** The earliest that a block begins for want of tools: as far before the step that takes them as it lies behind. */
-  const toolsBy = (drafts: readonly StepDraft[], i: number): number | null => {
-    if (!ask.notBefore) return null;
-    let [lead, from] = [0, null as number | null];
-    // What does not keep once it is prepared is prepared on the day its turn comes.
-    const all = method.keeps !== undefined && !laid.size;
-    const dayOf = (ms: number) => ask.windows.find((w) => w.toMs > ms)?.fromMs ?? ms;
-    for (let k = i; k < drafts.length && (all || drafts[k]!.block === drafts[i]!.block); k++) {
-      const byMs = ask.notBefore.get(stepAt({ passId: repair.passId, id: drafts[k]!.id }));
-      if (byMs !== undefined) from = Math.max(from ?? 0, all ? Math.max(byMs - lead, dayOf(byMs)) : byMs - lead);
-      lead += takesMs(drafts[k]!);
-    }
-    return from;
-  };
-  /** The first slot that takes a whole block, with what has to be renewed when it begins that late. */
-  const slotFor = (drafts: readonly StepDraft[], i: number, readyMs: number): ReturnType<typeof earliestSlot> => {
-    const end = blockEnd(drafts, i);
-    const own = drafts.slice(i, end).reduce((ms, d) => ms + takesMs(d), 0);
-    let more = 0;
-    for (;;) {
-      const slot = earliestSlot(ask.windows, hands, readyMs, (own + more) / MIN_MS, repair.overtimeMin);
-      const asks = renewalsIn(drafts, i, end, slot.startMs);
-      // The later it begins, the more has to be renewed: this grows, and ends with all of it.
-      if (asks <= more) return slot;
-      more = asks;
-    }
-  };
+  const { aheadOf, toolsBy, slotFor, goesOnNextDay, daysOf } = slotsOf({
+    layAsk,
+    clocks,
+    laid,
+    cursor: () => cursor,
+    renewalsIn,
+  });
 
   /** When it is tried by touch before the sheet says it holds: each working hour from the soonest of any weather. */
   const triesOf = ({ waitFor }: StepDraft, byMs: number): readonly number[] => {
@@ -267,6 +220,8 @@ export function layingOf(layAsk: LayAsk): Laying {
       let startMs: number;
       let endMs: number;
       let dayEnd: DayEnd | null = null;
+      let days: readonly Window[] | null = null;
+      let rested = false;
       if (doneAt !== null) {
         startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - handsOnMs(draft));
         endMs = doneAt;
@@ -307,32 +262,36 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
         if (begunAt !== null) {
           startMs = begunAt;
-          endMs = Math.max(endOf(draft, begunAt), ask.nowMs);
+          days = daysOf(draft, begunAt);
+          endMs = Math.max(days?.at(-1)?.toMs ?? endOf(draft, begunAt), ask.nowMs);
         } else {
           if (running && ask.nowMs > ready) {
             ready = ask.nowMs;
             forcedBy = 'now';
           }
-          const ahead = draft.block === block ? null : aheadOf(drafts, i);
+          rested = draft.block === block && goesOnNextDay(drafts, i, ready);
+          const begins = rested || draft.block !== block;
+          const ahead = begins && !rested ? aheadOf(drafts, i) : null;
           if (ahead !== null && ahead > ready) {
             ready = ahead;
             forcedBy = 'sheet';
           }
-          const tools = draft.block === block ? null : toolsBy(drafts, i);
+          const tools = begins && !rested ? toolsBy(drafts, i) : null;
           if (tools !== null && tools > ready) {
             ready = tools;
             forcedBy = 'tools';
           }
-          if (draft.block !== block && !(running && ready <= ask.nowMs)) {
-            // A block is not torn apart by the end of the day: it moves as one.
+          if (begins && !(running && ready <= ask.nowMs)) {
+            // A block is not torn apart by the end of the day: it moves as one, unless it is longer than any day.
             const slot = slotFor(drafts, i, ready);
             dayEnd = slot.dayEnd;
             if (slot.startMs > ready && forcedBy !== 'tools') forcedBy = 'crew or hours';
             overruns ||= slot.overruns;
             ready = slot.startMs;
           }
-          startMs = ready;
-          endMs = endOf(draft, startMs);
+          days = daysOf(draft, ready);
+          startMs = days?.[0]?.fromMs ?? ready;
+          endMs = days?.at(-1)?.toMs ?? endOf(draft, startMs);
         }
       }
       if (draft.looksAhead && doneAt === null && begunAt === null) {
@@ -347,7 +306,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs));
         if (doneAt === null && begunAt === null) [startMs, endMs] = [from, endOf(draft, from)];
       }
-      if (doneAt === null) hands.add({ fromMs: startMs, toMs: endMs });
+      if (doneAt === null) for (const w of days ?? [{ fromMs: startMs, toMs: endMs }]) hands.add(w);
       push(draft, {
         startMs,
         endMs,
@@ -360,6 +319,8 @@ export function layingOf(layAsk: LayAsk): Laying {
         insideUntilMs: draft.gate && late === null ? (window?.untilMs ?? null) : null,
         dueMs: window?.untilMs ?? null,
         dayEnd,
+        ...(days && days.length > 1 ? { days } : {}),
+        ...(rested ? { rested } : {}),
         ...(draft.hourly ? { tries: triesOf(draft, startMs) } : {}),
       });
       if (toMixing && draft.marks?.begin?.includes('mix-begins')) break;

@@ -218,5 +218,7 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
   return { timeOf, waitOf, endOf, stopAt, mark, partsIn, lasts, soonestOf };
 }
 
+export type Clocks = ReturnType<typeof clocksOf>;
+
 /** Numbers from 0. */
 export const upTo = (n: number): readonly number[] => Array.from({ length: n + 1 }, (_, i) => i);

@@ -65,6 +65,10 @@ export interface PlannedStep extends StepDraft {
   readonly dayEnd: DayEnd | null;
   /** When it is tried by touch before the sheet says it holds, hour by hour. */
   readonly tries?: readonly number[];
+  /** When it is worked at, where it is longer than a working day and rests at night. */
+  readonly days?: readonly Window[];
+  /** The wet work before it rests until it begins: it was longer than a working day. */
+  readonly rested?: boolean;
 }
 
 export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';

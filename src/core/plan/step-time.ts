@@ -1,10 +1,15 @@
 import { plannedMin, type StepDraft } from '../method';
 import type { Actuals } from './actuals';
+import type { PlannedStep } from './repair-plan';
 
 const MIN_MS = 60_000;
 
 /** Time a step is planned with. */
 export const handsOnMs = (step: StepDraft): number => Math.round(plannedMin(step) * MIN_MS);
+
+/** How long it is worked at, without the nights between, ms. */
+export const workedMs = ({ days, startMs, endMs }: Pick<PlannedStep, 'days' | 'startMs' | 'endMs'>): number =>
+  days ? days.reduce((ms, d) => ms + d.toMs - d.fromMs, 0) : endMs - startMs;
 
 /** Stretches of the shared part of a step, each by so many hands: from when, by how many. */
 function shifts(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']) {

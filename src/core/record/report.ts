@@ -60,6 +60,8 @@ export const RepairReport = z.object({
       done: iso,
       /** When it is tried by touch before that, hour by hour. */
       tries: z.array(z.string()).default([]),
+      /** When it is worked at, where it is longer than a working day; empty where it is done in one go. */
+      days: z.array(z.object({ from: z.string(), to: z.string() })).default([]),
     }),
   ),
   /** Where the plan stops for want of a time, and what may stand in; steps behind it have none. */
@@ -146,7 +148,7 @@ export const PlanReport = z.object({
 });
 export type PlanReport = z.infer<typeof PlanReport>;
 
-export const CORE_VERSION = '0.31.0';
+export const CORE_VERSION = '0.32.0';
 
 const stamp = (ms: number | null): string | null => (ms === null ? null : new Date(Math.round(ms)).toISOString());
 
@@ -221,6 +223,7 @@ function repairReport(view: RepairView): RepairReport {
       hold: s.hold ?? false,
       done: stamp(s.doneAt),
       tries: (s.tries ?? []).map((ms) => stamp(ms)!),
+      days: (s.days ?? []).map((d) => ({ from: stamp(d.fromMs)!, to: stamp(d.toMs)! })),
     })),
     stop: plan.stop && {
       step: plan.stop.step.id,

@@ -1,13 +1,13 @@
 'use client';
 import { useMemo } from 'react';
 import type { Stage } from '@/core/method';
-import { type ChainPlan, type PlannedStep, pieceName } from '@/core/plan';
+import { type ChainPlan, type PlannedStep, pieceName, type Window, workedMs } from '@/core/plan';
 import type { PassView } from '@/core/record';
 
 import { formatDuration, joined, lowered, phrase } from '@/words';
 import { captionOf, type Photo, photosAt, photosOf, srcOf } from '../photo/photos-of';
 import { useSay } from '../shared/bits';
-import { dayAndClock } from '../shared/when';
+import { clock, dayAndClock } from '../shared/when';
 import { useWorkspace } from '../workspace/workspace';
 import { foldedSteps } from './fold-steps';
 import { StepMinutes } from './StepMinutes';
@@ -32,6 +32,18 @@ function Tries({ of, zone }: { of: readonly number[]; zone: string }) {
       shown.map((ms, i) => `${of.length > 4 && i === 2 ? '… ' : ''}${dayAndClock(ms, zone)}`),
       ', ',
     )}, then as the sheet says`}</span>
+  );
+}
+
+/** The working days of a step that is longer than one. */
+function Days({ of, zone }: { of: readonly Window[]; zone: string }) {
+  const spans = of.map((d) => `${dayAndClock(d.fromMs, zone)}–${clock(d.toMs, zone)}`);
+  const shown = spans.length > 4 ? [...spans.slice(0, 2), `… ${spans.at(-1)}`] : spans;
+  return (
+    <span
+      className="block fig text-[0.82rem]"
+      data-testid="days"
+    >{phrase`longer than a day: ${joined(shown, ', ')}`}</span>
   );
 }
 
@@ -103,14 +115,13 @@ export function StepList({
               )}
               {says(s.detail)}
               <StepPhotos of={photosAt(photos, s.id)} />
+              {s.days && <Days of={s.days} zone={zone} />}
               {s.tries !== undefined && s.tries.length > 0 && <Tries of={s.tries} zone={zone} />}
             </span>
           </span>
           {s.doneAt !== null || !editable || !s.factors.length ? (
             <span className="fig text-[0.82rem] pt-0.5 whitespace-nowrap row-start-1 text-right">
-              {s.doneAt !== null
-                ? phrase`done ${dayAndClock(s.doneAt, zone)}`
-                : formatDuration((s.endMs - s.startMs) / 60_000)}
+              {s.doneAt !== null ? phrase`done ${dayAndClock(s.doneAt, zone)}` : formatDuration(workedMs(s) / 60_000)}
             </span>
           ) : (
             <StepMinutes at={at} step={s} title={says(s.title)} />

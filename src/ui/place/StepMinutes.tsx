@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { factorsLearned, learnedAs, minutesLearned } from '@/core/learn';
 import { DRIVER_LABELS, DRIVER_PACED, type Factor, factorsOf, type Method } from '@/core/method';
-import { type PlannedStep, settingOf } from '@/core/plan';
+import { type PlannedStep, settingOf, workedMs } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { UnitSystem } from '@/core/units';
 import { figure, format, formatDuration, joined, phrase, readMinutesFor } from '@/words';
@@ -71,7 +71,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
         aria-expanded={open}
         onClick={() => setOpen(!open)}
       >
-        {formatDuration((step.endMs - step.startMs) / 60_000)}
+        {formatDuration(workedMs(step) / 60_000)}
         <span className="sr-only">{phrase` for “${title}”: what it is made of`}</span>
       </button>
       {open && (

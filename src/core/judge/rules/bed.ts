@@ -1,5 +1,6 @@
 import { choiceWith } from '../../method';
 import { exactly, mm, texts } from '../../say';
+import { milestoneOf } from '../../system';
 import { kindOf } from '../../void';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -41,6 +42,13 @@ const F = findings({
     why: 'Between the spots it is hollow: it breaks under the first wheel, and water that stands there freezes.',
     todo: 'Comb a full bed; or go on with the reason and the role of who answers for it.',
   },
+  'bed:open': {
+    severity: 'caution',
+    stage: 'material',
+    title: 'No open time on the sheet',
+    why: 'How long a combed bed stays good nobody knows: it is laid as far as one mix goes, and may skin before that.',
+    todo: 'Touch the ridges before each piece: nothing on the finger means skinned. Type the open time as soon as it is known.',
+  },
 });
 const WAY = texts('finding.bed.way', { full: 'Comb a full bed' });
 
@@ -72,6 +80,9 @@ export const bedRules: Readonly<Record<string, Rule>> = {
       out.push(F['bed:reach']({ ...said, ridge: mm(ridgeMm), gap: mm(flatMm + off), ours: ours ? 'yes' : 'no' }));
     return out;
   },
+
+  'bed-open': ({ plan: { sheet, method } }) =>
+    method?.params?.rolling && sheet && !milestoneOf(sheet, 'open') ? [F['bed:open']()] : [],
 
   spots: ({ plan: { context, method } }) => {
     if (!method || !context?.effects.inSpots || context.effects.bearsSpots) return [];

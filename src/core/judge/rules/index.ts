@@ -5,6 +5,7 @@ import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { coolerRules } from './cooler';
 import { curingRules } from './curing';
+import { dayRules } from './days';
 import { finishRules } from './finish';
 import { handRules } from './hands';
 import { holeRules } from './holes';
@@ -32,6 +33,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...baseRules,
   ...voidRules,
   ...bedRules,
+  ...dayRules,
   ...holeRules,
   ...siteRules,
   ...mixRules,

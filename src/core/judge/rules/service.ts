@@ -61,13 +61,6 @@ const F = findings({
     why: '“{ask}” was answered yes, and nobody tried it dry: there is nothing to compare with.',
     todo: 'Take the readings of a like part that is known to work, or say in the record by what it was judged.',
   },
-  overrun: {
-    severity: 'caution',
-    stage: 'place',
-    title: 'Longer than a working day',
-    why: 'One block of work must not be interrupted and does not fit into the working hours.',
-    todo: 'Widen the working hours for that day, add hands, or split the repair.',
-  },
   'day-end': {
     severity: 'note',
     stage: 'place',
@@ -231,8 +224,6 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
       )
       .slice(0, 1)
       .map((t) => F.untried({ ask: t.ask })),
-
-  overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
 
   'day-end': ({ plan }) => {
     const ahead = plan.steps.filter((s) => s.doneAt === null && s.begunAt === null);

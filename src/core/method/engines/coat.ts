@@ -113,6 +113,12 @@ export const coatSettings = (usual: { readonly coats: number; readonly perHour: 
 export const further = (c: TaskContext): boolean =>
   layerOf(c.portions, c.batch!.portion) > 0 && c.batches.find((b) => b.portion === c.batch!.portion) === c.batch;
 
+const RESTS = texts('coat.rests', {
+  tape: 'The coat ends at a joint or a tape, drawn while it is wet; the next begins against that edge, rubbed dull.',
+});
+/** Where the work rests over night, of a coat that is longer than a working day. */
+export const restsAtTape = RESTS.tape();
+
 /** Coat on coat: each batch ends at a joint or a tape, each coat waits for the one below. */
 export const coated: readonly TaskRow[] = [
   {

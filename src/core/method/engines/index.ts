@@ -10,10 +10,21 @@ export type EngineId = 'press' | 'spread' | 'fill' | 'pour' | 'coat';
 /** The table of engines: how material gets to its place. */
 export const ENGINES: Readonly<Record<EngineId, Engine>> = { press, spread, fill, pour, coat };
 
-export { claimedMl, coated, coatSettings, coatsOf, faceM2, further, geometricMl, LOT_AREA, plainCoatMl } from './coat';
+export {
+  claimedMl,
+  coated,
+  coatSettings,
+  coatsOf,
+  faceM2,
+  further,
+  geometricMl,
+  LOT_AREA,
+  plainCoatMl,
+  restsAtTape,
+} from './coat';
 export type { Engine } from './engine';
 export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
 export { pouredFast, pouredFull, setOutPots } from './pour';
 export { pressed } from './press';
 export { reworded, withWork } from './reword';
-export { carrySetting, laidRolling, layRate, spreadAndClosed } from './spread';
+export { carrySetting, laidRolling, layRate, restsClosed, spreadAndClosed } from './spread';

@@ -1,3 +1,4 @@
+import { texts } from '../../say';
 import { beginsPart, type MethodContext, type Setting, settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
@@ -57,7 +58,8 @@ export const laidRolling: readonly TaskRow[] = [
       role: 'place',
       each: 'part',
       block: 'work',
-      title: '{parted, select, yes {Comb and set area {part} of {partCount}} other {Comb the bed and set}}',
+      title:
+        '{parted, select, yes {Comb and set area {part} of {partCount}} other {{of, plural, one {Comb the bed and set} other {Comb and set the bed of batch {n}}}}}',
       detail:
         '{bed}. No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted. Lift the first at once, and one in each area: at least {covered} of its back covered, or a deeper notch and the back buttered. No step from one to the next.',
       confirm: 'Lifted one: {covered} covered, level',
@@ -78,6 +80,12 @@ export const layRate: Setting = {
   max: 200,
   stage: 'place',
 };
+
+const RESTS = texts('spread.rests', {
+  closed: 'Every part that was begun is closed and held; what is left in the pot is thrown away.',
+});
+/** Where the work rests over night, of parts that are closed one after the other. */
+export const restsClosed = RESTS.closed();
 
 /** Onto both faces, then the joint is closed: part by part, or over all batches of one. */
 export const spreadAndClosed: readonly TaskRow[] = [

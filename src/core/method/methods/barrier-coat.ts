@@ -1,6 +1,6 @@
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
-import { coated, coatSettings } from '../engines';
+import { coated, coatSettings, restsAtTape } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -53,6 +53,7 @@ export const barrierCoat: Method = {
   finishAnswer: 'tape drawn, whole',
   review: null,
   serves: 'wet',
+  rests: restsAtTape,
   allowances: [furtherCoats, byCoverage],
   tasks: [
     ...tasks('barrier-coat', [
@@ -64,7 +65,7 @@ export const barrierCoat: Method = {
         title: 'Sand dull, wipe',
         detail: 'Gloss gone all over; dust off with a tack cloth.',
         confirm: 'Dull and clean',
-        work: { fixed: 5, per: { m2: 60 } },
+        work: { fixed: 5, per: { m2: 20 } },
       },
     ]),
     ...clear,

@@ -2,7 +2,7 @@ import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
 import { options } from '../effects';
-import { coated, coatSettings, reworded } from '../engines';
+import { coated, coatSettings, restsAtTape, reworded } from '../engines';
 import { coatOffMm, paperSoak, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
@@ -139,6 +139,7 @@ export const finishCoat: Method = {
   review: null,
   serves: 'sandable',
   consumes: [coverOf({ what: 'film', why: 'over the coat: air keeps it tacky', shownBy: 'cover' })],
+  rests: restsAtTape,
   allowances: [furtherCoats, byCoverage],
   tasks: [
     ...tasks('finish-coat', [
@@ -150,7 +151,7 @@ export const finishCoat: Method = {
         title: 'Abrade dull, wipe',
         detail: 'Gloss gone over the patch and a margin round it.',
         confirm: 'Dull and clean',
-        work: { fixed: 5, per: { m2: 60 } },
+        work: { fixed: 5, per: { m2: 20 } },
       },
       {
         task: 'prep:mask',

@@ -3,7 +3,7 @@ import { waterline } from '../boat';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
-import { carrySetting, reworded, spreadAndClosed } from '../engines';
+import { carrySetting, restsClosed, reworded, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
@@ -109,6 +109,7 @@ export const fittingTack: Method = {
   review: 'A fitting through a hull keeps water out.',
   serves: 'release',
   params: { thenChecked: 'align min' },
+  rests: restsClosed,
   allowances: [
     {
       id: 'squeeze',

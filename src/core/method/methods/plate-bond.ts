@@ -5,7 +5,7 @@ import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../com
 import { settingIn } from '../context';
 import { crosswise } from '../crosswise';
 import { options } from '../effects';
-import { carrySetting, spreadAndClosed } from '../engines';
+import { carrySetting, restsClosed, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
@@ -260,6 +260,7 @@ export const plateBond: Method = {
   finishAnswer: 'primed, edge sealed',
   review: 'A bonded plate carries load.',
   serves: 'load',
+  rests: restsClosed,
   allowances: [
     {
       id: 'bead',

@@ -14,7 +14,10 @@ const WATER = 'water-area';
 /** What is washed is the whole floor, not its joints alone. */
 const washedMm2 = ({ void: v }: MethodContext): number =>
   v.count * v.shapes.reduce((sum, shape) => sum + (kindOf(shape).inArea?.(shape).mm2 ?? 0), 0);
-const SAYS = texts('resin-joints.says', { manner: 'The paddle slow; every part scraped out of its bag.' });
+const SAYS = texts('resin-joints.says', {
+  manner: 'The paddle slow; every part scraped out of its bag.',
+  rests: 'The joints are struck off square where the unit ends, and washed; begun against that edge.',
+});
 
 /** Joints of tiles or slabs filled with a resin that is washed off before it hazes. */
 export const resinJoints: Method = {
@@ -162,6 +165,7 @@ export const resinJoints: Method = {
   gaps: { water: (c) => areaOf(settingIn(c, WATER)) },
   allowances: [shareOf('over', 'scraped off, washed away')],
   says: { manner: SAYS.manner() },
+  rests: SAYS.rests(),
   tasks: [
     ...tasks('resin-joints', [
       {

@@ -6,7 +6,10 @@ import { carrySetting, laidRolling, layRate } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('setting-bed.says', { manner: 'No dry nests; stirred again after standing, where the sheet asks.' });
+const SAYS = texts('setting-bed.says', {
+  manner: 'No dry nests; stirred again after standing, where the sheet asks.',
+  rests: 'The bed is cut off clean along the last row, what lies beyond it scraped up; begun against that edge.',
+});
 
 /** Tiles and slabs set into a combed bed, area by area inside its open time. */
 export const settingBed: Method = {
@@ -145,6 +148,7 @@ export const settingBed: Method = {
   serves: 'foot',
   allowances: [bedByCoverage, shareOf('over', 'left on trowel and edges')],
   says: { manner: SAYS.manner() },
+  rests: SAYS.rests(),
   gaps: { covered: (c) => percent(c.effects.coveredPct ?? 0) },
   tasks: [
     ...tasks('setting-bed', [

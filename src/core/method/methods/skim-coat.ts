@@ -3,7 +3,7 @@ import { keepsWater } from '../../system';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, dryingSettings, endOfMixing, soundBase, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
-import { coated, coatSettings, reworded } from '../engines';
+import { coated, coatSettings, restsAtTape, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -72,6 +72,7 @@ export const skimCoat: Method = {
   review: null,
   serves: 'foot',
   consumes: [{ ...COVER, of: (c) => (keepsWater(c.sheet) ? COVER.of(c) : 0) }],
+  rests: restsAtTape,
   allowances: [furtherCoats, byCoverage],
   says: { manner: SAYS.manner() },
   tasks: [

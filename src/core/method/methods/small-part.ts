@@ -2,7 +2,7 @@ import { systemKind } from '../../system';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
-import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
+import { carrySetting, restsClosed, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
@@ -122,6 +122,7 @@ export const smallPart: Method = {
       of: ({ sheet, batches }) => (systemKind(sheet.kind).ownBag && batches.some((b) => b.kits !== null) ? 1 : 0),
     },
   ],
+  rests: restsClosed,
   allowances: [shareOf('squeeze', 'pressed out all round the part')],
   tasks: [
     ...tasks('small-part', [

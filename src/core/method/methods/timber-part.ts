@@ -3,7 +3,7 @@ import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, neatFirst, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
 import { type Effects, options } from '../effects';
-import { carrySetting, reworded, spreadAndClosed, withWork } from '../engines';
+import { carrySetting, restsClosed, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
@@ -187,6 +187,7 @@ export const timberPart: Method = {
   finishAnswer: 'trimmed, end grain sealed',
   review: 'Timber that carries load, and what is lifted over people: by an engineer.',
   serves: 'release',
+  rests: restsClosed,
   allowances: [shareOf('squeeze', 'pressed out all round')],
   consumes: [
     {

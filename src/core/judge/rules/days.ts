@@ -1,0 +1,61 @@
+import { workedMs } from '../../plan';
+import { at, minutes } from '../../say';
+import { findings } from '../finding';
+import type { Rule } from './rule';
+
+const F = findings({
+  overrun: {
+    severity: 'caution',
+    stage: 'place',
+    title: 'Longer than a working day',
+    why: 'One block of work must not be interrupted and does not fit into the working hours.',
+    todo: 'Widen the working hours for that day, add hands, or split the repair.',
+  },
+  'rests:dry': {
+    severity: 'note',
+    stage: 'place',
+    title: 'Longer than a working day',
+    why: '“{step}” is {takes} of work: it rests when the day is over and goes on when the next begins, until {until}.',
+    todo: 'More hands make it shorter; so do your own minutes, if Grenko’s are not yours.',
+  },
+  'rests:wet': {
+    severity: 'note',
+    stage: 'place',
+    title: 'It goes on the next day',
+    why: 'It is longer than a working day: from {from} on it rests, and goes on {to}{more, plural, =0 {} one {; so once more after that} other {; so # times more after that}}.',
+    todo: '{rests}',
+  },
+});
+
+/** What of the work is longer than a working day, and how it goes on. */
+export const dayRules = {
+  overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
+
+  rests: ({ plan }) => {
+    const { steps, method } = plan;
+    const ahead = steps.filter((s) => s.doneAt === null);
+    const dry = ahead.filter((s) => s.days !== undefined);
+    const nights = ahead.filter((s) => s.rested && s.begunAt === null && s.afterRest === 'wet');
+    const [night] = nights;
+    const before = night && steps[steps.indexOf(night) - 1];
+    return [
+      ...dry.map((s) =>
+        F['rests:dry']({
+          step: s.title,
+          takes: minutes(Math.round(workedMs(s) / 60_000)),
+          until: at(s.endMs),
+        }),
+      ),
+      ...(night && before && method?.rests
+        ? [
+            F['rests:wet']({
+              from: at(before.endMs),
+              to: at(night.startMs),
+              more: nights.length - 1,
+              rests: method.rests,
+            }),
+          ]
+        : []),
+    ];
+  },
+} satisfies Record<string, Rule>;

@@ -1,0 +1,138 @@
+import type { StepDraft } from '../method';
+import { stands, tears } from './blocks';
+import { earliestSlot, longestMs, overDays, type Window } from './calendar';
+import type { LayAsk } from './lay-ask';
+import type { Clocks } from './pass-clocks';
+import { handsOnMs } from './step-time';
+import { stepAt } from './tools';
+
+const MIN_MS = 60_000;
+/** Wet work that may rest is not begun for less than that: nobody wets a trowel for a quarter of an hour, ms. */
+const LEAST_BEGUN_MS = 60 * MIN_MS;
+
+/** What the place of a block in the working days follows from. */
+export interface SlotAsk {
+  readonly layAsk: LayAsk;
+  readonly clocks: Clocks;
+  /** Ids of all that has been laid out so far. */
+  readonly laid: ReadonlySet<string>;
+  /** Where the last step that was laid out ends. */
+  readonly cursor: () => number;
+  /** What a block, begun at an instant, needs beyond its own steps, ms. */
+  readonly renewalsIn: (drafts: readonly StepDraft[], i: number, end: number, startMs: number) => number;
+}
+
+export type Slot = ReturnType<typeof earliestSlot>;
+
+/** Where the blocks of a pass lie in the working days. */
+export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
+  const { ask, method, lastBatch, hands } = layAsk;
+  const { repair } = ask;
+
+  /** How long a step takes with the stand time before it, ms. */
+  const takesMs = (d: StepDraft): number =>
+    handsOnMs(d) + (stands(d) ? (clocks.lasts(d.waitFor!.kind, cursor()) ?? 0) : 0);
+  const takeMs = (drafts: readonly StepDraft[], from: number, to: number): number =>
+    drafts.slice(from, to).reduce((ms, d) => ms + takesMs(d), 0);
+
+  /** Where the block that begins with a step ends: before the next block, or the next of its own that waits. */
+  const blockEnd = (drafts: readonly StepDraft[], i: number): number => {
+    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || tears(d)));
+    return end < 0 ? drafts.length : end;
+  };
+  /** Where the block began that a step is of. */
+  const blockFrom = (drafts: readonly StepDraft[], i: number): number => {
+    let k = i;
+    while (k > 0 && drafts[k - 1]!.block === drafts[i]!.block && !tears(drafts[k]!)) k--;
+    return k;
+  };
+  /** Where the work of a block may rest next. */
+  const restAfter = (drafts: readonly StepDraft[], i: number, end: number): number => {
+    let k = i + 1;
+    while (k < end && !drafts[k]!.afterRest) k++;
+    return k;
+  };
+
+  /**
+   * The earliest that a block begins so that a later step of it, which has to wait, is ready when its wait ends: what
+   * comes before that step, the stand time of the mix with it, is done ahead. Null where nothing of it waits so, or the
+   * wait has no end; the step itself says why then.
+   */
+  const aheadOf = (drafts: readonly StepDraft[], i: number): number | null => {
+    const { block } = drafts[i]!;
+    let lead = 0;
+    for (let k = i; k < drafts.length && drafts[k]!.block === block; k++) {
+      const d = drafts[k]!;
+      if (d.waitFor?.ahead) {
+        const { atMs } = clocks.waitOf(d.waitFor.kind, d.waitFor.batches ?? [lastBatch]);
+        return atMs === null ? null : atMs - lead;
+      }
+      lead += takesMs(d);
+    }
+    return null;
+  };
+
+  /** The earliest that a block begins for want of tools: as far before the step that takes them as it lies behind. */
+  const toolsBy = (drafts: readonly StepDraft[], i: number): number | null => {
+    if (!ask.notBefore) return null;
+    let [lead, from] = [0, null as number | null];
+    // What does not keep once it is prepared is prepared on the day its turn comes.
+    const all = method.keeps !== undefined && !laid.size;
+    const dayOf = (ms: number) => ask.windows.find((w) => w.toMs > ms)?.fromMs ?? ms;
+    for (let k = i; k < drafts.length && (all || drafts[k]!.block === drafts[i]!.block); k++) {
+      const byMs = ask.notBefore.get(stepAt({ passId: repair.passId, id: drafts[k]!.id }));
+      if (byMs !== undefined) from = Math.max(from ?? 0, all ? Math.max(byMs - lead, dayOf(byMs)) : byMs - lead);
+      lead += takesMs(drafts[k]!);
+    }
+    return from;
+  };
+
+  /** The first slot that takes a run of steps, with what has to be renewed when it begins that late. */
+  const slotOf = (drafts: readonly StepDraft[], i: number, end: number, readyMs: number): Slot => {
+    const own = takeMs(drafts, i, end);
+    let more = 0;
+    for (;;) {
+      const slot = earliestSlot(ask.windows, hands, readyMs, (own + more) / MIN_MS, repair.overtimeMin);
+      const asks = renewalsIn(drafts, i, end, slot.startMs);
+      // The later it begins, the more has to be renewed: this grows, and ends with all of it.
+      if (asks <= more) return slot;
+      more = asks;
+    }
+  };
+
+  /** The first slot that takes a whole block; of one longer than any day, as much as may be done before a rest. */
+  const slotFor = (drafts: readonly StepDraft[], i: number, readyMs: number): Slot => {
+    const end = blockEnd(drafts, i);
+    const whole = slotOf(drafts, i, end, readyMs);
+    if (!whole.overruns) return whole;
+    if (isLong(drafts[i]!)) return { startMs: readyMs, overruns: false, dayEnd: null };
+    let part = restAfter(drafts, i, end);
+    while (part < end && takeMs(drafts, i, part) < LEAST_BEGUN_MS && !isLong(drafts[part]!))
+      part = restAfter(drafts, part, end);
+    return part < end ? slotOf(drafts, i, part, readyMs) : whole;
+  };
+
+  const dayMs = longestMs(ask.windows);
+  const isLong = (draft: StepDraft) => draft.dry === true && handsOnMs(draft) > dayMs + repair.overtimeMin * MIN_MS;
+
+  /** The stretches of a dry step that is longer than any working day; null of one that is not. */
+  const daysOf = (draft: StepDraft, readyMs: number): readonly Window[] | null =>
+    isLong(draft) ? overDays(ask.windows, hands, readyMs, handsOnMs(draft)) : null;
+
+  /**
+   * Whether a step of the block that is being worked waits for the next day: its work may rest before it, and what
+   * follows up to the next rest no longer fits into this one.
+   */
+  const goesOnNextDay = (drafts: readonly StepDraft[], i: number, readyMs: number): boolean => {
+    const draft = drafts[i]!;
+    if (!draft.afterRest) return false;
+    const blockTo = blockEnd(drafts, i);
+    if (draft.afterRest === 'dry' && takeMs(drafts, blockFrom(drafts, i), blockTo) <= dayMs) return false;
+    const end = restAfter(drafts, i, blockTo);
+    const endMs = readyMs + takeMs(drafts, i, end);
+    const w = ask.windows.find(({ toMs }) => toMs > readyMs);
+    return w === undefined || readyMs < w.fromMs || endMs > w.toMs + repair.overtimeMin * MIN_MS;
+  };
+
+  return { aheadOf, toolsBy, slotFor, goesOnNextDay, daysOf };
+}

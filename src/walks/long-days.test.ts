@@ -1,0 +1,164 @@
+import { DateTime } from 'luxon';
+import { isTaken, METHODS, type Method, methodOf } from '@/core/method';
+import type { Piece } from '@/core/plan';
+import type { SheetRevision } from '@/core/system';
+import { sampleRecords } from '@/sample/jobs';
+import { freshJob } from '@/ui/workspace/fresh';
+import { draws } from './draws';
+import { at, firstPlanned, ZONE } from './made';
+
+/** Ordinary work that is longer than a working day, planned for the first time: nobody works through the night. */
+const NOW = at('2027-05-10T07:00');
+const MIN = 60_000;
+const sheets = sampleRecords(NOW, ZONE).filter((r): r is SheetRevision => r.record === 'sheet');
+const named = (name: string) => sheets.find((s) => s.name === name)!;
+const job = {
+  ...freshJob(NOW),
+  zone: ZONE,
+  startFrom: NOW,
+  climate: { kind: 'constant' as const, tempC: 18, humidityPct: 60 },
+};
+const { fromHour, toHour } = job.workingHours;
+const planned = (
+  id: string,
+  sheet: SheetRevision,
+  o: { count: number; over?: Partial<Piece>; dims?: Readonly<Record<string, number>> },
+) => firstPlanned({ job, nowMs: NOW }, methodOf(id)! as Method, sheet, o);
+type Plan = ReturnType<typeof planned>;
+type Step = Plan['steps'][number];
+
+const minutes = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / MIN;
+const stretches = (s: Step) => (s.days.length ? s.days : [{ from: s.from, to: s.to }]);
+const took = (s: Step) => stretches(s).reduce((sum, d) => sum + minutes(d.from, d.to), 0);
+const local = (iso: string) => DateTime.fromISO(iso, { zone: ZONE });
+/** Whether it lies inside the hours of one working day. */
+const inHours = ({ from, to }: { from: string; to: string }) => {
+  const [a, b] = [local(from), local(to)];
+  const minute = (d: DateTime) => d.hour * 60 + d.minute;
+  return a.hasSame(b, 'day') && minute(a) >= fromHour * 60 && minute(b) <= toHour * 60 && a.weekday <= 5;
+};
+const finding = (p: Plan, id: string) => p.findings.find((f) => f.id.split(':').slice(-2).join(':') === id);
+const atNight = (p: Plan) => p.steps.flatMap((s) => (stretches(s).every(inHours) ? [] : [[s.title, s.from, s.to]]));
+
+describe('a floor of sixty slabs in a combed bed', () => {
+  const p = planned('setting-bed', named('Granite setting bed'), { count: 60 });
+  const laid = p.steps.filter((s) => s.id.endsWith(':spread'));
+  test('it rests at night, and only where a mix is used up and its last area covered', () => {
+    expect(atNight(p)).toEqual([]);
+    expect(finding(p, 'overrun')).toBeUndefined();
+    const dates = [...new Set(laid.map((s) => local(s.from).toISODate()))];
+    expect(dates.length).toBeGreaterThan(1);
+    const wet = p.steps.filter((s) => s.stage === 'mix' || s.id.endsWith(':spread'));
+    const first = wet.filter((s, i) => i > 0 && !local(s.from).hasSame(local(wet[i - 1]!.from), 'day'));
+    expect(first.map((s) => s.id.replace(/^b\d+/, ''))).toEqual(dates.slice(1).map(() => ':weigh'));
+  });
+  test('what of it is covered in all is what is covered in an hour, whatever the mixes', () => {
+    // 60 slabs, 5 m² an hour.
+    const plan = methodOf('setting-bed')!;
+    const areaM2 = (laid.reduce((sum, s) => sum + took(s), 0) / 60) * 5;
+    const one = planned(plan.id, named('Granite setting bed'), { count: 1 });
+    const oneM2 = (one.steps.filter((s) => s.id.endsWith(':spread')).reduce((sum, s) => sum + took(s), 0) / 60) * 5;
+    expect(areaM2).toBeGreaterThan(55 * oneM2);
+    expect(areaM2).toBeLessThan(62 * oneM2);
+  });
+  test('it is told when it rests and how it is left', () => {
+    const told = finding(p, 'rests:wet')!;
+    expect(told.severity).toBe('note');
+    expect(told.why).toMatch(/^It is longer than a working day: from \w+ .* on it rests, and goes on \w+ 0?7:00/);
+    expect(told.todo).toMatch(/cut off clean along the last row/);
+  });
+});
+
+test('many mixes of one bed share its area: each covers what it is, not all of it again', () => {
+  const p = planned('setting-bed', named('Ramp mortar 3-part'), { count: 12 });
+  const laid = p.steps.filter((s) => s.id.endsWith(':spread'));
+  expect(laid.length).toBeGreaterThan(5);
+  const one = planned('setting-bed', named('Ramp mortar 3-part'), { count: 1 }).steps.filter((s) =>
+    s.id.endsWith(':spread'),
+  );
+  const [all, single] = [laid, one].map((list) => list.reduce((sum, s) => sum + took(s), 0)) as [number, number];
+  // Each is told in whole minutes.
+  expect(all).toBeGreaterThanOrEqual(12 * (single - 1));
+  expect(all).toBeLessThanOrEqual(12 * single + laid.length);
+  // What a mix covers is laid while it lives: it was two hours for each of ten mixes that live twenty minutes.
+  for (const s of laid) expect(took(s)).toBeLessThanOrEqual(p.usableMin! + 1);
+  expect(laid.map((s) => s.title)).toEqual(laid.map((_, i) => `Comb and set the bed of batch ${i + 1}`));
+});
+
+test('a sheet without an open time: nobody knows how far to comb, and that is said', () => {
+  const told = (name: string) => finding(planned('setting-bed', named(name), { count: 1 }), 'bed:open');
+  expect(told('Ramp mortar 3-part')).toMatchObject({ severity: 'caution' });
+  expect(told('Ramp mortar 3-part')!.todo).toMatch(/nothing on the finger means skinned/);
+  expect(told('Granite setting bed')).toBeUndefined();
+});
+
+describe('dry work longer than a day', () => {
+  const p = planned('barrier-coat', named('Barrier coat'), { count: 60 });
+  const [sand] = p.steps.filter((s) => s.days.length > 0);
+  test('sanding a hull rests at night and goes on, its minutes none the fewer', () => {
+    expect(sand!.title).toMatch(/^Sand dull/);
+    expect(sand!.days.length).toBeGreaterThan(1);
+    expect(sand!.days.every(inHours)).toBe(true);
+    expect([sand!.from, sand!.to]).toEqual([sand!.days[0]!.from, sand!.days.at(-1)!.to]);
+    // 5 min, and 20 for each square metre of sixty drawn patches of 0.6 m².
+    const one = planned('barrier-coat', named('Barrier coat'), { count: 1 }).steps[0]!;
+    expect(took(sand!)).toBeCloseTo(5 + 60 * (took(one) - 5), -2);
+  });
+  test('it is told, with its hours and its end', () => {
+    const told = finding(p, 'rests:dry')!;
+    expect(told.why).toMatch(/Sand dull, wipe.* is \d+ h/);
+    expect(told.severity).toBe('note');
+  });
+  test('what fits into a day stays one stretch', () => {
+    expect(planned('barrier-coat', named('Barrier coat'), { count: 6 }).steps.every((s) => s.days.length === 0)).toBe(
+      true,
+    );
+  });
+});
+
+describe('many small parts, each spread and closed', () => {
+  const quick = named('Panel filler');
+  const p = planned('small-part', quick, { count: 60 });
+  test('the work never rests between two pots of one part', () => {
+    const of = (s: Step) => /part (\d+) of 60/.exec(s.title)?.[1];
+    const turns = p.steps.filter((s) => /:(spread|close)$/.test(s.id));
+    let rests = 0;
+    for (const [i, s] of turns.entries()) {
+      const before = turns[i - 1];
+      if (!before || local(s.from).hasSame(local(before.from), 'day')) continue;
+      rests++;
+      expect([before.id.endsWith(':close'), of(s) === of(before)]).toEqual([true, false]);
+    }
+    expect(rests).toBeGreaterThan(0);
+  });
+});
+
+test('a pour that never stops is not broken: longer than a day is a caution, as before', () => {
+  const p = planned('poured-collar', named('Three-minute crack filler'), { count: 60 });
+  expect(finding(p, 'overrun')).toMatchObject({ severity: 'caution' });
+  expect(finding(p, 'rests:wet')).toBeUndefined();
+});
+
+test('random counts of every method that may rest: no wet step at night, order kept, nothing at once', () => {
+  const resting = METHODS.filter((m) => m.rests);
+  expect(resting.length).toBeGreaterThan(7);
+  let rested = 0;
+  for (const d of draws(40, 5)) {
+    const method = resting[d.of(0, resting.length - 1, 1)]!;
+    const taken = sheets.filter((s) => isTaken(method, s));
+    const sheet = taken[d.of(0, taken.length - 1, 1)]!;
+    const p = planned(method.id, sheet, { count: d.of(8, 40, 1) });
+    if (p.problems.length || p.steps.length === 0) continue;
+    const told = [d.n, method.id, sheet.name] as const;
+    let end = Number.NEGATIVE_INFINITY;
+    for (const s of p.steps)
+      for (const w of stretches(s)) {
+        expect([...told, s.title, Date.parse(w.from) >= end]).toEqual([...told, s.title, true]);
+        end = Date.parse(w.to);
+      }
+    if (!finding(p, 'rests:wet')) continue;
+    rested++;
+    if (!finding(p, 'overrun')) expect([...told, atNight(p)]).toEqual([...told, []]);
+  }
+  expect(rested).toBeGreaterThan(5);
+});
