@@ -49,6 +49,8 @@ export interface School {
   readonly stage: Stage;
   readonly options: readonly Option[];
   readonly byDefault: string;
+  /** What nobody has to choose otherwise of a system like that; absent where it is the default of all of them. */
+  readonly usual?: (sheet: SheetRevision) => string;
   readonly why: string;
   /** It is about what is mixed in a pot: nobody is asked who presses it through a mixer. */
   readonly ofPots?: true;
@@ -99,6 +101,8 @@ export interface EngineParams {
   readonly narrow?: true;
   /** Fill: a hole up to so wide goes in at once, however deep it is. The setting that holds the width. */
   readonly straight?: string;
+  /** Fill: it sets under film, pressed flat. */
+  readonly underFilm?: true;
   /** Fill: how much thicker the first lift is than an even one, %. The setting that holds it. */
   readonly lead?: string;
   /** Fill: what a line that is filled is called where it is no crack. */

@@ -54,6 +54,8 @@ export interface Effects {
   readonly waitsLonger: boolean;
   /** How much of the back of each piece must be found covered, %; null where nothing is lifted to see. */
   readonly coveredPct: number | null;
+  /** Nothing of the air reaches its face while it sets: film lies over it, or wax is in it. */
+  readonly airShut: boolean;
   /** It is stuck on in spots, with hollows between them. */
   readonly inSpots: boolean;
   /** Nobody treads there and no water comes: spots may do. */
@@ -85,6 +87,7 @@ export const NO_EFFECTS: Effects = {
   pushedUp: false,
   waitsLonger: false,
   coveredPct: null,
+  airShut: false,
   inSpots: false,
   bearsSpots: false,
   shows: [],

@@ -1,6 +1,6 @@
 import type { Allowance } from '../mix';
 import { type Message, refuse, texts } from '../say';
-import type { BaseMaterial, MilestoneId, StartId } from '../system';
+import type { BaseMaterial, MilestoneId, SheetRevision, StartId } from '../system';
 import type { ShapeId } from '../void';
 import type { ConsumableRow } from './consumable';
 import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';
@@ -98,19 +98,28 @@ export interface Method {
   readonly tasks: readonly TaskRow[];
 }
 
-/** Default of each school of a method. */
-export const defaultSchools = (method: Method): Record<string, string> =>
-  Object.fromEntries(method.schools.map((school) => [school.id, school.byDefault]));
+/** The option of a matter that holds until somebody chooses. */
+export const usualOption = ({ usual, byDefault }: School, sheet: SheetRevision | null): string =>
+  (sheet && usual?.(sheet)) ?? byDefault;
+
+/** What holds of each school of a method until somebody chooses, with a system. */
+export const defaultSchools = (method: Method, sheet: SheetRevision | null = null): Record<string, string> =>
+  Object.fromEntries(method.schools.map((school) => [school.id, usualOption(school, sheet)]));
 
 /**
  * What the options of a repair bring about.
  * @param schools the option of each matter; one that is not named has its default
+ * @param sheet of the system it is done with: some defaults hang on it
  * @throws Refusal for an option that the method does not know
  */
-export function effectsOf(method: Method, schools: Readonly<Record<string, string>>): Effects {
+export function effectsOf(
+  method: Method,
+  schools: Readonly<Record<string, string>>,
+  sheet: SheetRevision | null = null,
+): Effects {
   return effectsTogether(
     method.schools.map((school) => {
-      const id = Object.hasOwn(schools, school.id) ? schools[school.id]! : school.byDefault;
+      const id = Object.hasOwn(schools, school.id) ? schools[school.id]! : usualOption(school, sheet);
       const labels = school.options.map((o) => o.label).join(', ');
       return (
         school.options.find((o) => o.id === id) ??

@@ -236,7 +236,7 @@ export function preparePass(
   }
 
   const choices = attempt(() => ({
-    effects: effectsOf(method, repair.schools),
+    effects: effectsOf(method, repair.schools, sheet),
     settings: settingsOf(method, repair, plansBy(BY_SYSTEM, actuals) ? sheet : null),
   }));
   if (!choices.ok) return only({ ...base, problems: [...problems, { ...choices.problem, stage: 'mix' }] });

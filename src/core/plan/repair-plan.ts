@@ -175,8 +175,12 @@ export const sameAsk = (was: Omit<RepairAsk, 'hands'>, now: Omit<RepairAsk, 'han
   was.notBefore === now.notBefore &&
   was.pots === now.pots;
 
-export const schoolsOf = (method: Method, repair: Piece): Record<string, string> => ({
-  ...defaultSchools(method),
+export const schoolsOf = (
+  method: Method,
+  repair: Piece,
+  sheet: SheetRevision | null = null,
+): Record<string, string> => ({
+  ...defaultSchools(method, sheet),
   ...repair.schools,
 });
 

@@ -18,6 +18,8 @@ interface FamilyRow {
   readonly film: boolean;
   /** It sets with water, and crazes where that dries off first. */
   readonly keepsWater: boolean;
+  /** Air holds back the cure of its outermost skin. */
+  readonly airInhibited: boolean;
   /** What its cloths and its washing water need. */
   readonly disposal: 'peroxide' | 'cement' | null;
 }
@@ -35,6 +37,7 @@ export const FAMILIES = {
     selfHeats: true,
     film: true,
     keepsWater: false,
+    airInhibited: false,
     disposal: null,
   },
   peroxide: {
@@ -45,6 +48,7 @@ export const FAMILIES = {
     selfHeats: false,
     film: false,
     keepsWater: false,
+    airInhibited: true,
     disposal: 'peroxide',
   },
   methacrylate: {
@@ -55,6 +59,7 @@ export const FAMILIES = {
     selfHeats: false,
     film: false,
     keepsWater: false,
+    airInhibited: false,
     disposal: 'peroxide',
   },
   isocyanate: {
@@ -65,6 +70,7 @@ export const FAMILIES = {
     selfHeats: false,
     film: false,
     keepsWater: false,
+    airInhibited: false,
     disposal: null,
   },
   cement: {
@@ -75,6 +81,7 @@ export const FAMILIES = {
     selfHeats: false,
     film: false,
     keepsWater: true,
+    airInhibited: false,
     disposal: 'cement',
   },
   'water-borne': {
@@ -85,6 +92,7 @@ export const FAMILIES = {
     selfHeats: false,
     film: false,
     keepsWater: false,
+    airInhibited: false,
     disposal: null,
   },
 } as const satisfies Record<string, FamilyRow>;
@@ -94,3 +102,5 @@ export type FamilyId = z.infer<typeof FamilyId>;
 
 /** Whether it sets with water, and so must keep it. */
 export const keepsWater = ({ family }: { readonly family: FamilyId }): boolean => FAMILIES[family].keepsWater;
+/** Whether air keeps its skin tacky where nothing shuts it out. */
+export const airInhibited = ({ family }: { readonly family: FamilyId }): boolean => FAMILIES[family].airInhibited;

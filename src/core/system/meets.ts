@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Message, texts } from '../say';
-import type { FamilyId } from './family';
+import { airInhibited, type FamilyId } from './family';
 import type { BaseMaterial } from './sheet';
 
 /** What a base is more exactly, where that decides whether anything bonds to it or cures on it. */
@@ -128,7 +128,7 @@ const CLASHES: readonly (Clash & { readonly when: (family: FamilyId, m: Meets) =
     severity: 'caution',
     from: 'next layer',
     ofSkin: true,
-    when: (f) => f === 'peroxide',
+    when: (family) => airInhibited({ family }),
     title: 'The face may stay tacky in air',
     why: 'Air holds back the cure of the outermost skin, unless the sheet says it is waxed.',
     todo: 'Use the waxed version for the last layer or cover it with film; a tacky face bonds the next coat, and is washed before paint.',

@@ -18,7 +18,7 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
   const idle = (o: Option) => (kit && o.idle?.where(kit) ? o.idle.why : null);
   const mine = method?.schools.filter((s) => s.stage === stage && !(s.ofPots && pressed)) ?? [];
   if (!method || !mine.length) return null;
-  const chosen = schoolsOf(method, at.repair);
+  const chosen = schoolsOf(method, at.repair, sheet);
   return (
     <div className="flex flex-col gap-2.5 mt-2">
       {mine.map((school) => {

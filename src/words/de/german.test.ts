@@ -1,7 +1,7 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { METHODS, TOOLS, TROUBLES } from '@/core/method';
 import { GATES } from '@/core/plan';
-import { gapsOf } from '@/core/say';
+import { gapsOf, textOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
 import { SHAPES } from '@/core/void';
 import { FIRST_LOOKS } from '@/sample/first';
@@ -48,6 +48,14 @@ test.each([
   const texts = rowTexts(rows);
   expect(texts.length).toBeGreaterThan(2);
   expect(texts.filter(lacks)).toEqual([]);
+});
+
+test('what an option puts into the words of a step has its German', () => {
+  const said = METHODS.flatMap((m) => m.schools).flatMap((s) =>
+    s.options.flatMap((o) => Object.values(o.effect.says ?? {}).flatMap(({ id }) => textOf(id) ?? [])),
+  );
+  expect(said.length).toBeGreaterThan(20);
+  expect(said.filter(lacks)).toEqual([]);
 });
 
 test('how a shape looks, what is measured of it and the titles of its pictures have their German', () => {

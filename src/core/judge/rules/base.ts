@@ -108,7 +108,7 @@ export const baseRules: Readonly<Record<string, Rule>> = {
   inspection: ({ repair, plan }) => {
     const { method, sheet } = plan;
     if (!method) return [];
-    const chosen = attempt(() => effectsOf(method, repair.schools));
+    const chosen = attempt(() => effectsOf(method, repair.schools, sheet));
     const waits = sheet
       ? longerWaits(method.questions, repair.answers, chosen.ok ? chosen.value : NO_EFFECTS, sheet)
       : [];

@@ -1,7 +1,8 @@
-import { settingIn } from '../../method';
+import { type Method, settingIn } from '../../method';
 import { at, degC, exactly, kelvin, texts } from '../../say';
 import { clashesOf, clashWords } from '../../system';
 import { type Finding, findings } from '../finding';
+import { INSTEAD } from './instead';
 import { type Rule, rangeOver } from './rule';
 
 /**
@@ -15,6 +16,16 @@ const DAY_MS = 86_400_000;
 
 /** What stands so proud is ground off with the skin that air held back, mm. */
 const SKIN_MM = 0.3;
+
+/** The choices of a method that keep the air from its face. */
+const waysToShut = ({ schools }: Method): Pick<Finding, 'ways'> => {
+  const ways = schools.flatMap((school) =>
+    school.options
+      .filter((o) => o.effect.airShut)
+      .map((o) => ({ say: INSTEAD.take({ option: o.label }), set: { path: ['schools', school.id], value: o.id } })),
+  );
+  return ways.length ? { ways } : {};
+};
 
 const F = findings({
   'cold-cure': {
@@ -86,7 +97,8 @@ export const coldRules: Readonly<Record<string, Rule>> = {
     // Where nothing comes over it, no hour is named for that.
     const over = repair.meets.over === null ? null : next;
     const ground = (plan.context?.effects.level === 'crown' ? settingIn(plan.context, 'crown') : 0) >= SKIN_MM;
-    const clashes = clashesOf(plan.sheet.family, repair.meets).filter((k) => !(k.ofSkin && ground));
+    const shut = plan.context?.effects.airShut === true || plan.context?.params.underFilm === true;
+    const clashes = clashesOf(plan.sheet.family, repair.meets).filter((k) => !(k.ofSkin && (ground || shut)));
     return clashes.map((k): Finding => {
       const from = k.from === 'mixing' ? mixing : over;
       const { title, why, todo } = clashWords(k);
@@ -98,6 +110,7 @@ export const coldRules: Readonly<Record<string, Rule>> = {
         why:
           from === null ? MEETS.why({ why }) : MEETS[k.from === 'mixing' ? 'mixing' : 'layer']({ why, from: at(from) }),
         todo,
+        ...(k.ofSkin && plan.method ? waysToShut(plan.method) : {}),
       };
     });
   },

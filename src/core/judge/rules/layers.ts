@@ -1,9 +1,10 @@
-import { ENGINES, leadOf, liftsMm, type MethodContext, settingIn } from '../../method';
+import { ENGINES, leadOf, liftsMm, type MethodContext, settingIn, usualOption } from '../../method';
 import { withLast } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { at, attempt, minutes, ml, mm, percent, texts } from '../../say';
 import type { Void } from '../../void';
 import { findings } from '../finding';
+import { INSTEAD } from './instead';
 import type { Rule } from './rule';
 
 const F = findings({
@@ -50,7 +51,6 @@ const F = findings({
     todo: 'Look at its settings, or choose otherwise.',
   },
 });
-const INSTEAD = texts('finding.instead', { take: 'Take “{option}”', width: 'A strip {width} wide' });
 const WAY = texts('finding.even-sets.way', {
   thick: '{way, select, more {Thicker} other {Thinner}} by {lead}',
 });
@@ -140,7 +140,7 @@ export const layerRules: Readonly<Record<string, Rule>> = {
     const { method } = plan;
     if (!method || covered || repair.meets.over !== null) return [];
     return method.schools.flatMap((school) => {
-      const id = repair.schools[school.id] ?? school.byDefault;
+      const id = repair.schools[school.id] ?? usualOption(school, plan.sheet);
       const chosen = school.options.find((o) => o.id === id);
       if (!chosen?.effect.wantsCover) return [];
       return [

@@ -1,3 +1,4 @@
+import { airInhibited } from '../../system';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
@@ -79,13 +80,14 @@ export const finishCoat: Method = {
           id: 'film',
           label: 'film over the last coat',
           fits: 'small patches',
-          effect: { shows: ['cover'] },
+          effect: { shows: ['cover'], airShut: true },
           says: { shut: 'Film pressed flat over the last coat, from the middle out.' },
         },
         {
           id: 'wax',
           label: 'wax in the last coat',
           fits: 'larger faces',
+          effect: { airShut: true },
           says: {
             shut: 'The last coat has its wax in: only the last, a waxed coat is washed and abraded before the next.',
           },
@@ -98,7 +100,8 @@ export const finishCoat: Method = {
         },
       ]),
       byDefault: 'film',
-      why: 'Air keeps the top tacky.',
+      usual: (sheet) => (airInhibited(sheet) ? 'film' : 'none'),
+      why: 'Air keeps the top of what peroxide cures tacky; nothing else needs it shut out.',
     },
     weighedOrWhole('finish-coat', {
       weighed: { label: 'as much as it takes', fits: 'tins, with drops or a scale' },
@@ -140,6 +143,7 @@ export const finishCoat: Method = {
   serves: 'sandable',
   consumes: [coverOf({ what: 'film', why: 'over the coat: air keeps it tacky', shownBy: 'cover' })],
   rests: restsAtTape,
+  gaps: { air: (c) => (c.effects.airShut ? 'shut' : 'open') },
   allowances: [furtherCoats, byCoverage],
   tasks: [
     ...tasks('finish-coat', [
@@ -167,7 +171,7 @@ export const finishCoat: Method = {
     ...reworded('finish-coat', coated, {
       coat: {
         detail:
-          'Even, from the middle out, no runs; the next when the last is tacky but leaves no colour on the finger.',
+          'Even, from the middle out, no runs{several, select, yes {; end this batch at a joint or a tape} other {}}; the next coat when the last is tacky but leaves no colour on the finger.',
       },
     }),
     ...tasks('finish-coat', [
@@ -175,9 +179,9 @@ export const finishCoat: Method = {
         task: 'hold:shut',
         role: 'hold',
         block: 'work',
-        title: 'Draw the tape, shut the air out',
+        title: '{air, select, shut {Draw the tape, shut the air out} other {Draw the tape, keep the dust off}}',
         detail: '{shut}',
-        confirm: 'Tape off, shut',
+        confirm: '{air, select, shut {Tape off, shut} other {Tape off, left alone}}',
         work: { fixed: 5 },
       },
       {

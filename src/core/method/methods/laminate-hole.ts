@@ -53,7 +53,7 @@ export const laminateHole: Method = {
   version: 1,
   label: 'Hole in a laminate or shell',
   engine: 'fill',
-  params: { straight: 'straight', lead: 'lead' },
+  params: { straight: 'straight', underFilm: true, lead: 'lead' },
   does: 'Screw and fitting holes are cleaned, backed, filled in layers that each gel first, with fabric inside the large ones.',
   bases: ['laminate', 'plastic', 'timber'],
   shapes: ['hole', 'patch'],

@@ -5,10 +5,11 @@ import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../com
 import { settingIn } from '../context';
 import { crosswise } from '../crosswise';
 import { options } from '../effects';
-import { carrySetting, restsClosed, spreadAndClosed } from '../engines';
+import { carrySetting, restsClosed, reworded, spreadAndClosed } from '../engines';
 import type { Method } from '../method';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
+import { lineKept, plateQuestions } from './plate-asks';
 
 const AMOUNT = texts('plate-bond.amount', {
   bead: 'bead all round',
@@ -29,74 +30,7 @@ export const plateBond: Method = {
   laidOn: 'part',
   setsOut: true,
   takes: { flow: ['paste'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
-  questions: [
-    {
-      id: 'torn',
-      ask: 'Is the metal under the plate torn or cracked?',
-      wants: 'no',
-      otherwise: {
-        severity: 'stop',
-        title: 'Torn seat',
-        why: 'A tear is not a bonding job: it runs on under the plate.',
-        todo: 'Have the metal mended first, or choose welding with a competent person.',
-      },
-    },
-    {
-      id: 'rust',
-      ask: 'Has rust eaten into the thickness of the metal?',
-      wants: 'no',
-      otherwise: {
-        severity: 'stop',
-        title: 'Metal thinned by rust',
-        why: 'The plate would pull on what is no longer there.',
-        todo: 'Have the remaining thickness judged by a competent person.',
-      },
-    },
-    {
-      id: 'load-path',
-      ask: 'Must this joint be welded or bolted by its drawing or rules?',
-      wants: 'no',
-      otherwise: {
-        severity: 'stop',
-        title: 'Load path that must be welded',
-        why: 'Adhesive may not replace a joint that the rules ask for.',
-        todo: 'Weld or bolt it; note the reason.',
-      },
-    },
-    {
-      id: 'mock-up',
-      ask: 'Does the plate lie flat in the dry fit, without rocking?',
-      wants: 'yes',
-      otherwise: {
-        severity: 'caution',
-        title: 'Plate rocks',
-        why: 'A rocking plate makes a wedge of the bond line.',
-        todo: 'Back to grinding; fit again before mixing.',
-      },
-    },
-    {
-      id: 'galvanised',
-      ask: 'Is the metal painted, galvanised, copper-bearing or oily where it bonds?',
-      wants: 'no',
-      otherwise: {
-        severity: 'caution',
-        title: 'Face that does not bond as it is',
-        why: 'The adhesive holds to the paint or oil, not to the metal.',
-        todo: 'Degrease, grind to bare bright metal over the whole footprint, degrease again; copper-bearing metal needs the maker’s word.',
-      },
-    },
-    {
-      id: 'unlike',
-      ask: 'Are both parts of one metal, or kept apart by an unbroken layer, fasteners sleeved?',
-      wants: 'yes',
-      otherwise: {
-        severity: 'caution',
-        title: 'Unlike metals that touch',
-        why: 'Where they touch in the wet, steel beside aluminium, carbon beside either, the lesser is eaten under the bond.',
-        todo: 'A layer of glass fabric or beads in the line so that nothing touches, sleeves and washers on the fasteners, the edge sealed.',
-      },
-    },
-  ],
+  questions: plateQuestions,
   schools: [
     {
       id: 'cleaning-order',
@@ -152,6 +86,7 @@ export const plateBond: Method = {
       byDefault: 'clamp',
       why: 'By load and fixture time.',
     },
+    lineKept,
     {
       id: 'squeeze-out',
       matter: 'Squeeze-out',
@@ -260,6 +195,16 @@ export const plateBond: Method = {
   finishAnswer: 'primed, edge sealed',
   review: 'A bonded plate carries load.',
   serves: 'load',
+  consumes: [
+    {
+      id: 'wires',
+      what: 'short wires as thick as the bond line',
+      unit: '',
+      why: 'three under each plate, so that it cannot be starved nor lie aslant',
+      shownBy: 'wires',
+      of: (c) => 3 * c.void.count,
+    },
+  ],
   rests: restsClosed,
   allowances: [
     {
@@ -343,7 +288,7 @@ export const plateBond: Method = {
         work: { fixed: 2 },
       },
     ]),
-    ...spreadAndClosed,
+    ...reworded('plate-bond', spreadAndClosed, { spread: { detail: '{spread}' } }),
     ...tasks('plate-bond', [
       {
         task: 'hold:leave',
