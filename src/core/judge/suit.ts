@@ -11,6 +11,7 @@ import {
   planPass,
   type RepairPlan,
   strengthOver,
+  workedAt,
 } from '../plan';
 import {
   at,
@@ -111,7 +112,7 @@ export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
   const mine = ask.plan.repairs.find((p) => p.repairId === ask.repair.id);
   if (!mine) return [];
   const before = ask.plan.repairs.slice(0, ask.plan.repairs.indexOf(mine));
-  const hands = Hands.of(before.flatMap((p) => p.steps.map((s) => ({ fromMs: s.startMs, toMs: s.endMs }))));
+  const hands = Hands.of(before.flatMap((p) => p.steps.flatMap(workedAt)));
   const held: Suit[] = [];
   for (const sheet of ask.sheets) {
     held.push(suitOf(ask, mine, sheet, hands));

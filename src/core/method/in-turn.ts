@@ -19,7 +19,13 @@ export function inOneGo(drafts: readonly StepDraft[]): readonly StepDraft[] {
   const goes = drafts.findIndex((d, i) => i > bares && goesOn(d));
   if (bares < 0 || goes < 0) return drafts;
   const { block } = drafts[goes]!;
-  return drafts.map((d, i) => (i >= bares && i < goes && d.block !== block ? { ...d, block } : d));
+  return drafts.map((d, i) => (i >= bares && i < goes && d.block !== block ? ofOnePiece(d, block) : d));
+}
+
+/** A step in the block of what follows it at once: there is no rest before it. */
+function ofOnePiece(d: StepDraft, block: string): StepDraft {
+  const { afterRest: _, ...rest } = d;
+  return { ...rest, block };
 }
 
 /**
@@ -58,6 +64,16 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
         if (mine.length) turn = { of: d.block, block: `${d.block}:${d.batch + 1}` };
       }
       const { of, block } = turn ?? { of: '', block: '' };
-      return [...mine.map((b) => ({ ...b, block })), d.block === of ? { ...d, block } : d];
+      const turned = d.block === of ? { ...d, block } : d;
+      const [bared, ...others] = mine;
+      if (!bared) return [turned];
+      // The work may rest before a turn, and never between what is bared and what goes on it.
+      const { afterRest } = d;
+      const before = ofOnePiece(bared, block);
+      return [
+        afterRest ? { ...before, afterRest } : before,
+        ...others.map((b) => ofOnePiece(b, block)),
+        ofOnePiece(turned, turned.block),
+      ];
     });
 }

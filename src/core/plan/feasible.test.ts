@@ -41,6 +41,8 @@ const anyRepair = fc.record({
   crew: fc.integer({ min: 1, max: 3 }),
   overtimeMin: fc.constantFrom(0, 0, 20, 90),
   liftMm: fc.constantFrom(null, 8, 15),
+  /** As many times the places: work that is longer than a day among the rest. */
+  many: fc.constantFrom(1, 1, 1, 12),
   /** Further pours on the first, where it is one. */
   pours: fc.array(fc.constantFrom(...gates), { maxLength: 3 }),
 });
@@ -62,8 +64,19 @@ function planOf(any: AnyJob): JobPlan {
     climate: { kind: 'daily', lowC: any.low, lowHour: 5, highC: any.low + 8, highHour: 14, humidityAtLowPct: 60 },
     workingHours: { fromHour: any.fromHour, toHour: any.fromHour + any.hours, days: [...any.days] },
   };
-  const repairs = any.repairs.map(({ of, crew, overtimeMin, liftMm, pours }, i): Repair => {
-    let repair = withPiece(of, { ...pieceOf(of), id: `r${i}`, order: i + 1, jobId: job.id, crew, overtimeMin, liftMm });
+  const repairs = any.repairs.map(({ of, crew, overtimeMin, liftMm, pours, many }, i): Repair => {
+    const { void: one } = pieceOf(of);
+    const void_ = one && { ...one, count: one.count * many };
+    let repair = withPiece(of, {
+      ...pieceOf(of),
+      void: void_,
+      id: `r${i}`,
+      order: i + 1,
+      jobId: job.id,
+      crew,
+      overtimeMin,
+      liftMm,
+    });
     for (const gate of of === nosing ? pours : []) {
       repair = withNext(repair, methodOf('mortar-patch')!);
       const { name: _n, ...own } = of.passes.p1!;

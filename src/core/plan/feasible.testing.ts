@@ -4,6 +4,7 @@ import { type MilestoneId, milestoneKind, milestoneOf } from '../system';
 import type { JobPlan } from './plan-job';
 import { historyOf } from './reach-try';
 import type { PlannedStep, RepairPlan } from './repair-plan';
+import { workedAt, workedMs } from './step-time';
 
 /** Even steps of the naive clock, and what they may be off by. */
 const STEP_MS = 5 * 60_000;
@@ -64,13 +65,14 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
 
   // Nobody is in two places.
   const inOrder = planned
-    .filter(({ step }) => step.endMs > step.startMs)
-    .sort((a, b) => a.step.startMs - b.step.startMs);
-  for (const [i, { step, of }] of inOrder.entries()) {
+    .flatMap(({ step, of }) => workedAt(step).map((w) => ({ step, of, ...w })))
+    .filter((w) => w.toMs > w.fromMs)
+    .sort((a, b) => a.fromMs - b.fromMs);
+  for (const [i, { step, of, toMs }] of inOrder.entries()) {
     const next = inOrder[i + 1];
-    if (next && next.step.startMs < step.endMs)
-      out.push(`two places: ${of} ${named(step)} and ${next.of} ${named(next.step)}`);
+    if (next && next.fromMs < toMs) out.push(`two places: ${of} ${named(step)} and ${next.of} ${named(next.step)}`);
   }
+  const dayMs = Math.max(...windows.map((w) => w.toMs - w.fromMs));
   for (const repair of repairs) {
     for (const pass of repair.passes) {
       const { passId, steps } = pass;
@@ -78,8 +80,15 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
         const before = steps[i - 1];
         if (before && s.startMs < before.endMs) out.push(`order: ${named(s)} before ${named(before)} is done`);
         // What belongs together is not torn apart, but by a wait that the sheet asks for.
-        if (before && before.block === s.block && !s.waitFor && s.startMs > before.endMs && s.forcedBy !== 'chosen')
-          out.push(`torn apart: ${named(before)}, ${named(s)}`);
+        const apart = before && before.block === s.block && !s.waitFor && s.startMs > before.endMs;
+        if (apart && s.forcedBy !== 'chosen' && !s.rested) out.push(`torn apart: ${named(before)}, ${named(s)}`);
+        // It rests only where it may, and where no day would have held all of it.
+        const ofBlock = steps.filter((b) => b.block === s.block);
+        const allMs = ofBlock.reduce((ms, b) => ms + workedMs(b), 0);
+        if (apart && s.rested && (!s.afterRest || allMs <= dayMs)) out.push(`rests for nothing: ${named(s)}`);
+        if (s.days && (!s.dry || workedMs(s) <= dayMs)) out.push(`over days for nothing: ${named(s)}`);
+        if (s.days && Math.abs(workedMs(s) - s.handsOnMin * MIN_MS) > MIN_MS)
+          out.push(`days lose minutes: ${named(s)}`);
       }
       // Nothing begins before what it waits for has had its time at the temperatures it lay in.
       for (const s of steps)
@@ -92,10 +101,12 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
       for (const [i, s] of steps.entries()) {
         const stayMs = steps[i - 1]?.block === s.block ? pass.piece.overtimeMin * MIN_MS : 0;
         const there = windows.some((w) => s.startMs >= w.fromMs && s.startMs < w.toMs + stayMs);
-        if (s.doneAt === null && !there && !repair.overruns) out.push(`closed: ${passId} ${named(s)}`);
+        const inside = (s.days ?? []).every((d) => windows.some((w) => d.fromMs >= w.fromMs && d.toMs <= w.toMs));
+        if (s.doneAt === null && !(there && inside) && !repair.overruns) out.push(`closed: ${passId} ${named(s)}`);
       }
       // Whoever has all that is needed does not stand about: minute by minute, nothing could have begun sooner.
-      for (const [i, s] of steps.entries()) {
+      // Where one of them found no place its hours were kept free for it.
+      for (const [i, s] of repairs.every((r) => r.steps.length) ? steps.entries() : []) {
         const before = steps[i - 1];
         if (s.doneAt !== null || !before || before.block === s.block || s.gate || s.forcedBy !== 'crew or hours')
           continue;
@@ -107,12 +118,12 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
         const rest = steps.slice(i);
         const torn = rest.findIndex((r, k) => k > 0 && (r.block !== s.block || r.waitFor !== undefined));
         const block = new Set(torn < 0 ? rest : rest.slice(0, torn));
-        const needMs = [...block].reduce((ms, b) => ms + b.endMs - b.startMs, 0);
+        const needMs = [...block].reduce((ms, b) => ms + workedMs(b), 0);
         const others = planned.filter(({ step }) => !block.has(step));
         const stayMs = pass.piece.overtimeMin * MIN_MS;
         for (let ms = readyMs; ms < s.startMs; ms += MIN_MS) {
           const open = windows.some((w) => ms >= w.fromMs && ms < w.toMs && ms + needMs <= w.toMs + stayMs);
-          const free = others.every(({ step }) => ms >= step.endMs || ms + needMs <= step.startMs);
+          const free = others.every(({ step }) => workedAt(step).every((w) => ms >= w.toMs || ms + needMs <= w.fromMs));
           if (!open || !free) continue;
           out.push(`idle: ${passId} ${named(s)} could begin ${at(ms)}`);
           break;

@@ -42,7 +42,7 @@ export * from './soak';
 export * from './stand-in';
 export * from './start-windows';
 export { startsAskOf } from './starts-ask';
-export { workedMs } from './step-time';
+export { workedAt, workedMs } from './step-time';
 export * from './stretches';
 export * from './thermal';
 export * from './together';

@@ -121,7 +121,7 @@ export function layingOf(layAsk: LayAsk): Laying {
    * What has to come before a step that is too late to go on what lies there as it is: washing and abrading, or baring
    * the face again.
    */
-  const renewed = (draft: StepDraft, row: TaskRow, startMs: number, missed: PlannedStep['missed']): number => {
+  const renewed = (draft: StepDraft, row: TaskRow, startMs: number, missed: MissedWindow, rested = false): number => {
     const before = renewal(draft, row);
     const doneAt = actuals.done.get(before.id) ?? null;
     const endMs = doneAt ?? startMs + handsOnMs(before);
@@ -139,6 +139,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       insideUntilMs: null,
       dueMs: null,
       dayEnd: null,
+      ...(rested ? { rested } : {}),
     });
     return Math.max(startMs, endMs);
   };
@@ -186,7 +187,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return more;
   };
-  const { aheadOf, toolsBy, slotFor, goesOnNextDay, daysOf } = slotsOf({
+  const { aheadOf, toolsBy, slotFor, goesOnLater, daysOf } = slotsOf({
     layAsk,
     clocks,
     laid,
@@ -269,7 +270,7 @@ export function layingOf(layAsk: LayAsk): Laying {
             ready = ask.nowMs;
             forcedBy = 'now';
           }
-          rested = draft.block === block && goesOnNextDay(drafts, i, ready);
+          rested = draft.block === block && goesOnLater(drafts, i, ready);
           const begins = rested || draft.block !== block;
           const ahead = begins && !rested ? aheadOf(drafts, i) : null;
           if (ahead !== null && ahead > ready) {
@@ -295,7 +296,10 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
       }
       if (draft.looksAhead && doneAt === null && begunAt === null) {
-        for (const { draft: d, row, missed } of stale(drafts, i, startMs)) startMs = renewed(d, row, startMs, missed);
+        for (const { draft: d, row, missed } of stale(drafts, i, startMs)) {
+          startMs = renewed(d, row, startMs, missed, rested);
+          rested = false;
+        }
         endMs = endOf(draft, startMs);
       }
       const window = windowOf(draft);
@@ -303,7 +307,8 @@ export function layingOf(layAsk: LayAsk): Laying {
       // Past the window it is not gone on with as it is: washing and abrading come first, and take their time.
       const row = late && RENEWS[late];
       if (row && (doneAt === null || actuals.done.has(stepId(renewKey(draft, row))))) {
-        const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs));
+        const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs), rested);
+        rested = false;
         if (doneAt === null && begunAt === null) [startMs, endMs] = [from, endOf(draft, from)];
       }
       if (doneAt === null) for (const w of days ?? [{ fromMs: startMs, toMs: endMs }]) hands.add(w);

@@ -12,6 +12,7 @@ import { preparePass, type ReadyPass } from './plan-pass';
 import type { Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
 import type { PlanStop } from './stand-in';
+import { workedAt } from './step-time';
 import { takenVoid } from './taken-void';
 import {
   firstClash,
@@ -122,7 +123,7 @@ export function preparationOf(asks: readonly PassAsk[], taken: Hands): readonly 
   const drafts = ready.wet.slice(0, ready.wet.findLastIndex((d) => d.block === PREPARED) + 1);
   const laid = attempt(() => laying.run(drafts));
   if (!laid.ok) return [];
-  return laying.steps.filter((s) => s.block === PREPARED).map((s) => ({ fromMs: s.startMs, toMs: s.endMs }));
+  return laying.steps.filter((s) => s.block === PREPARED).flatMap(workedAt);
 }
 
 /** The clock of a ready pass with nothing on it yet. */

@@ -11,6 +11,7 @@ import { type PassAsk, planChain, preparationOf } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
 import { type Piece, passKey, piecesOf, type Repair } from './repair';
 import { type ChainPlan, sameAsk, settingOf } from './repair-plan';
+import { workedAt } from './step-time';
 import { AHEAD_MS, type LaidOn, type SiteClimate, siteClimate, type Thermal, thermalOf } from './thermal';
 import type { ToolHold } from './tools';
 
@@ -250,7 +251,7 @@ export function planJob(ask: JobAsk): JobPlan {
       for (const s of early.slice(i + 1).flat()) taken.add(s);
       const plan = once(plans, repair, { passes, hands: taken, tools: counted ? [...held] : [] }, planChain);
       held.push(...plan.holds);
-      for (const s of plan.steps) hands.add({ fromMs: s.startMs, toMs: s.endMs });
+      for (const s of plan.steps) for (const w of workedAt(s)) hands.add(w);
       made.push(plan);
       const spent = attempt(() => spend(1 + plan.steps.length));
       if (!spent.ok) {

@@ -8,7 +8,7 @@ import { stepAt } from './tools';
 
 const MIN_MS = 60_000;
 /** Wet work that may rest is not begun for less than that: nobody wets a trowel for a quarter of an hour, ms. */
-const LEAST_BEGUN_MS = 60 * MIN_MS;
+export const LEAST_BEGUN_MS = 60 * MIN_MS;
 
 /** What the place of a block in the working days follows from. */
 export interface SlotAsk {
@@ -120,19 +120,21 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
     isLong(draft) ? overDays(ask.windows, hands, readyMs, handsOnMs(draft)) : null;
 
   /**
-   * Whether a step of the block that is being worked waits for the next day: its work may rest before it, and what
-   * follows up to the next rest no longer fits into this one.
+   * Whether a step of the block that is being worked waits: its work may rest before it, and what follows up to the next
+   * rest no longer fits into this day, or the hands are at another place.
    */
-  const goesOnNextDay = (drafts: readonly StepDraft[], i: number, readyMs: number): boolean => {
+  const goesOnLater = (drafts: readonly StepDraft[], i: number, readyMs: number): boolean => {
     const draft = drafts[i]!;
     if (!draft.afterRest) return false;
     const blockTo = blockEnd(drafts, i);
     if (draft.afterRest === 'dry' && takeMs(drafts, blockFrom(drafts, i), blockTo) <= dayMs) return false;
     const end = restAfter(drafts, i, blockTo);
     const endMs = readyMs + takeMs(drafts, i, end);
+    // Whoever rests may find the hands at another place when they would go on.
+    if (hands.freeFrom(readyMs, endMs - readyMs) > readyMs) return true;
     const w = ask.windows.find(({ toMs }) => toMs > readyMs);
     return w === undefined || readyMs < w.fromMs || endMs > w.toMs + repair.overtimeMin * MIN_MS;
   };
 
-  return { aheadOf, toolsBy, slotFor, goesOnNextDay, daysOf };
+  return { aheadOf, toolsBy, slotFor, goesOnLater, daysOf };
 }

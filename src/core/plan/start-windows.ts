@@ -35,6 +35,8 @@ export interface StartsAsk {
   readonly stepMs?: number;
   /** Hands-on minutes before mixing, and from mixing to the last placing. */
   readonly prepareMin: number;
+  /** That and the placing are more than a working day holds: it is prepared on the days before. */
+  readonly prepareApart?: boolean;
   readonly placeMin: number;
   /** Hands-on minutes from mixing on that the end of a day does not tear apart; the placing unless told. */
   readonly blockMin?: number;
@@ -316,15 +318,30 @@ function firstBelow(values: Float64Array, limit: number | null): Float64Array {
   return out;
 }
 
+/** When the preparation begins for mixing at an instant: so many working minutes before, over the days it takes. */
+export function preparedFrom(
+  { windows, prepareMin, prepareApart = false }: Pick<StartsAsk, 'windows' | 'prepareMin' | 'prepareApart'>,
+  mixMs: number,
+): number {
+  if (!prepareApart) return mixMs - prepareMin * MIN_MS;
+  let left = prepareMin * MIN_MS;
+  for (const w of windows.filter((open) => open.fromMs < mixMs).reverse()) {
+    const toMs = Math.min(w.toMs, mixMs);
+    if (left <= toMs - w.fromMs) return toMs - left;
+    left -= toMs - w.fromMs;
+  }
+  return mixMs - prepareMin * MIN_MS;
+}
+
 /** Which starts lie, with preparation before and placing after them, inside one stretch of working hours. */
 function workable(
-  { windows, prepareMin, placeMin, blockMin = placeMin, overtimeMin = 0, fromMs }: StartsAsk,
+  { windows, prepareMin, prepareApart = false, placeMin, blockMin = placeMin, overtimeMin = 0, fromMs }: StartsAsk,
   stepMs: number,
   starts: number,
 ): Uint8Array {
   const out = new Uint8Array(starts);
   for (const w of windows) {
-    const first = Math.max(0, Math.ceil((w.fromMs + prepareMin * MIN_MS - fromMs) / stepMs));
+    const first = Math.max(0, Math.ceil((w.fromMs + (prepareApart ? 0 : prepareMin * MIN_MS) - fromMs) / stepMs));
     const latest = Math.min(w.toMs - 1, w.toMs + (overtimeMin - blockMin) * MIN_MS);
     const last = Math.min(starts - 1, Math.floor((latest - fromMs) / stepMs));
     for (let i = first; i <= last; i++) out[i] = 1;

@@ -1,10 +1,14 @@
 import { vesselMassG } from '../mix';
+import { attempt } from '../say';
 import { milestoneOf } from '../system';
 import { tears } from './blocks';
-import type { Window } from './calendar';
+import { longestMs, overDays, type Window } from './calendar';
+import { Hands } from './hands';
 import { opensFrom } from './plan-chain';
 import { type ChainPlan, type PlannedStep, spotBySpot } from './repair-plan';
-import type { StartsAsk } from './start-windows';
+import { LEAST_BEGUN_MS } from './slots';
+import { preparedFrom, type StartsAsk } from './start-windows';
+import { workedMs } from './step-time';
 
 const MIN_MS = 60_000;
 
@@ -24,6 +28,15 @@ const roundedMin = (steps: readonly PlannedStep[], from: PlannedStep, to: Planne
     .filter((s) => s.doneAt === null && s.begunAt === null)
     .reduce((sum, s) => sum + Math.max(0, (s.endMs - s.startMs) / MIN_MS - s.handsOnMin), 0);
 
+/** Of steps that belong together, what is done before they may rest, where they are longer than a day. */
+function untilRest(together: readonly PlannedStep[]): readonly PlannedStep[] {
+  if (!together.some((s) => s.rested)) return together;
+  const rest = together.findIndex(
+    (s, i) => i > 0 && s.afterRest && together[i - 1]!.endMs - together[0]!.startMs >= LEAST_BEGUN_MS,
+  );
+  return rest < 0 ? together : together.slice(0, rest);
+}
+
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(
   plan: ChainPlan,
@@ -41,12 +54,19 @@ export function startsAskOf(
   // A plan that lies wholly in the past has no weather left to start in.
   if (lastStart <= fromMs) return null;
   const share = batches[0] && pot ? (pot.shareOf(vesselMassG(sheet, batches[0])) ?? 1) : 1;
-  const prepareMin = steps.slice(0, steps.indexOf(mix)).reduce((m, s) => m + (s.endMs - s.startMs) / MIN_MS, 0);
+  const preparing = steps.slice(0, steps.indexOf(mix));
+  const prepareMin = preparing.reduce((min, s) => min + workedMs(s) / MIN_MS, 0);
   const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
   const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
   const after = steps.slice(steps.indexOf(mix));
   const torn = after.findIndex((s, i) => i > 0 && (s.block !== mix.block || tears(s)));
-  const together = torn < 0 ? after : after.slice(0, torn);
+  const together = untilRest(torn < 0 ? after : after.slice(0, torn));
+  const blockMin = ((together.at(-1) ?? mix).endMs - mix.startMs) / MIN_MS;
+  // What no day holds is prepared on the days before the one it is mixed on.
+  const prepareApart = prepareMin + blockMin > longestMs(windows) / MIN_MS;
+  const begun = Math.max(nowMs, job.startFrom);
+  const todoMs = preparing.reduce((ms, s) => ms + (s.doneAt === null ? workedMs(s) : 0), 0);
+  const prepared = prepareApart && todoMs > 0 ? attempt(() => overDays(windows, Hands.of(), begun, todoMs)) : null;
   // A pot that counts from the end of mixing, or of its standing, does not live through those.
   const useBy = milestoneOf(sheet, 'use-by');
   const livesFrom = steps.find((s) => s.batch === 0 && useBy && s.marks?.end?.includes(useBy.startsAt));
@@ -58,12 +78,11 @@ export function startsAskOf(
     fromMs,
     toMs: lastStart,
     prepareMin,
-    readyMs:
-      Math.max(nowMs, job.startFrom) +
-      steps.slice(0, steps.indexOf(mix)).reduce((ms, p) => ms + (p.doneAt === null ? p.endMs - p.startMs : 0), 0),
+    prepareApart,
+    readyMs: prepared?.ok ? prepared.value.at(-1)!.toMs : begun + todoMs,
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
-    blockMin: ((together.at(-1) ?? mix).endMs - mix.startMs) / MIN_MS,
+    blockMin,
     overtimeMin: first!.piece.overtimeMin,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
     // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
@@ -75,6 +94,12 @@ export function startsAskOf(
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,
-    ...(known ? { opensFrom: kept((mixMs) => opensFrom(plan, mixMs - prepareMin * MIN_MS) ?? null) } : {}),
+    ...(known
+      ? {
+          opensFrom: kept(
+            (mixMs) => opensFrom(plan, preparedFrom({ windows, prepareMin, prepareApart }, mixMs)) ?? null,
+          ),
+        }
+      : {}),
   };
 }

@@ -1,5 +1,6 @@
 import { plannedMin, type StepDraft } from '../method';
 import type { Actuals } from './actuals';
+import type { Window } from './calendar';
 import type { PlannedStep } from './repair-plan';
 
 const MIN_MS = 60_000;
@@ -7,9 +8,16 @@ const MIN_MS = 60_000;
 /** Time a step is planned with. */
 export const handsOnMs = (step: StepDraft): number => Math.round(plannedMin(step) * MIN_MS);
 
+/** When a step is worked at: in one go, or in the days it takes. */
+export const workedAt = ({
+  days,
+  startMs,
+  endMs,
+}: Pick<PlannedStep, 'days' | 'startMs' | 'endMs'>): readonly Window[] => days ?? [{ fromMs: startMs, toMs: endMs }];
+
 /** How long it is worked at, without the nights between, ms. */
-export const workedMs = ({ days, startMs, endMs }: Pick<PlannedStep, 'days' | 'startMs' | 'endMs'>): number =>
-  days ? days.reduce((ms, d) => ms + d.toMs - d.fromMs, 0) : endMs - startMs;
+export const workedMs = (step: Pick<PlannedStep, 'days' | 'startMs' | 'endMs'>): number =>
+  workedAt(step).reduce((ms, d) => ms + d.toMs - d.fromMs, 0);
 
 /** Stretches of the shared part of a step, each by so many hands: from when, by how many. */
 function shifts(step: StepDraft, startMs: number, planned: number, hands: Actuals['hands']) {

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { type Opener, passKey } from '@/core/plan';
+import { type Opener, passKey, preparedFrom, type StartsAsk } from '@/core/plan';
 
 import { figure, formatDuration, joined, phrase } from '@/words';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
@@ -14,7 +14,7 @@ import { changePass, stateNow } from '../workspace/workspace';
  * What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one
  * press.
  */
-export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { prepareMin: number; none: boolean }) {
+export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts: StartsAsk; none: boolean }) {
   const format = useFormat();
   const { repair } = at;
   const zone = view.job.zone;
@@ -58,7 +58,7 @@ export function Openers({ view, at, nowMs, prepareMin, none }: StageProps & { pr
   const take = (o: Opener) =>
     changePass(repair, (r) => ({
       ...r,
-      plannedStart: o.startMs - prepareMin * 60_000,
+      plannedStart: preparedFrom(starts, o.startMs),
       ...(o.materialC !== undefined && { materialC: o.materialC }),
       ...(o.cover && { base: { ...r.base, surroundings: { ...r.base.surroundings, cover: o.cover } } }),
       ...(o.sheetId && { sheetId: o.sheetId, kitId: null, dosePct: null, blend: null }),

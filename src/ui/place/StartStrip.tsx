@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useState } from 'react';
-import { type Starts, type StartsAsk, startsAsked, startsAskOf, startWindows } from '@/core/plan';
+import { preparedFrom, type Starts, type StartsAsk, startsAsked, startsAskOf, startWindows } from '@/core/plan';
 import { phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { Heading } from '../shared/bits';
@@ -67,10 +67,10 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
         onPoint={setPointed}
         onTake={(mixMs) => {
           setPointed(null);
-          changePass(repair, (r) => ({ ...r, plannedStart: mixMs - ask.prepareMin * 60_000 }), 'start');
+          changePass(repair, (r) => ({ ...r, plannedStart: preparedFrom(ask, mixMs) }), 'start');
         }}
       />
-      <Openers view={view} at={at} nowMs={nowMs} prepareMin={ask.prepareMin} none={starts.earliestMs === null} />
+      <Openers view={view} at={at} nowMs={nowMs} starts={ask} none={starts.earliestMs === null} />
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { workedAt } from '../../plan';
 import { at, on, texts } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -26,7 +27,8 @@ export const besideRules: Readonly<Record<string, Rule>> = {
     for (const step of messy) {
       const wet = beside.find(
         (w) =>
-          !(w.repairId === repair.id && w.passId === plan.passId) && step.startMs < w.untilMs && step.endMs > w.fromMs,
+          !(w.repairId === repair.id && w.passId === plan.passId) &&
+          workedAt(step).some((d) => d.fromMs < w.untilMs && d.toMs > w.fromMs),
       );
       if (!wet) continue;
       const [first] = plan.steps;

@@ -16,7 +16,7 @@ const F = findings({
     stage: 'place',
     title: 'Longer than a working day',
     why: '“{step}” is {takes} of work: it rests when the day is over and goes on when the next begins, until {until}.',
-    todo: 'More hands make it shorter; so do your own minutes, if Grenko’s are not yours.',
+    todo: 'Where the minutes are not yours, type what it takes you, with all who are at it.',
   },
   'rests:wet': {
     severity: 'note',
