@@ -2,7 +2,7 @@ export { BY_COVERAGE } from './allowances';
 export { ABRADE, DRY_AGAIN, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
 export { BARS_RUN, freedBarMm } from './bars';
 export { blankShape } from './blank-shape';
-export { UPTAKE_ML_PER_M2 } from './common';
+export { HELD_LONGER, UPTAKE_ML_PER_M2 } from './common';
 export { type ConsumableRow, consumablesIn, runM, topFaceM2 } from './consumable';
 export * from './context';
 export { DRIVER_LABELS, DRIVER_PACED, type Driver } from './drivers';

@@ -228,7 +228,12 @@ export interface StepDraft {
   /** It is tried each hour until it holds. */
   readonly hourly?: boolean;
   /** The same, of the pass below: when it may begin at the soonest, and until when it may go on it as it is. */
-  readonly gate?: { readonly from: MilestoneId | null; readonly until: MilestoneId | null };
+  readonly gate?: {
+    readonly from: MilestoneId | null;
+    readonly until: MilestoneId | null;
+    /** What would let it begin sooner, and has no time on the sheet of the pass below. */
+    readonly insteadOf?: MilestoneId;
+  };
   /** Minutes to wait whatever the sheet says. */
   readonly waitMin?: number;
   /** Not before so long after another step of this pass has ended, min. */

@@ -8,12 +8,16 @@ import type { Piece } from './repair';
 export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
   if (!below) return drafts;
   const { from: first, orElse, until, stoodOn } = GATES[gate];
-  const from = first && orElse && !below.has(first) ? orElse : first;
+  // A time of one's own for what is missing stands before a later one of the sheet.
+  const told = (kind: MilestoneId) => below.has(kind) || below.chosen(kind);
+  const later = first && orElse && !told(first) ? orElse.find((kind) => below.has(kind)) : undefined;
+  const from = later ?? first;
+  const insteadOf = later && first ? { insteadOf: first } : {};
   const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
   // What is done right before it, without a break, waits with it.
   let at = stoodOn ? 0 : wet;
   while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
-  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until } } : d));
+  return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until, ...insteadOf } } : d));
 }
 
 /**

@@ -1,3 +1,4 @@
+import { HELD_LONGER } from '../method';
 import type { MilestoneId } from '../system';
 import type { GateId, Pass } from './repair';
 
@@ -8,8 +9,8 @@ export interface Gate {
   readonly fits: string;
   /** Milestone of the pass before from which it may begin; null at once. */
   readonly from: MilestoneId | null;
-  /** What it waits for where the sheet of the pass before is silent on that. */
-  readonly orElse?: MilestoneId;
+  /** What it waits for where the sheet of the pass before is silent on that: the first of these that it tells. */
+  readonly orElse?: readonly MilestoneId[];
   /**
    * Milestone of the pass before until which it may go on it as it is; past that it is washed and abraded first. null:
    * no end.
@@ -43,7 +44,7 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     label: 'when its joints may be filled',
     fits: 'joints of a bed',
     from: 'overlay',
-    orElse: 'foot',
+    orElse: ['foot'],
     until: null,
     stoodOn: true,
   },
@@ -58,6 +59,8 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     label: 'after full set, abraded',
     fits: 'work on another day, and faces that are sanded anyway',
     from: 'sandable',
+    // What bears a load takes an abrasive.
+    orElse: HELD_LONGER,
     until: null,
     abraded: true,
   },
@@ -65,7 +68,7 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     label: 'when it holds',
     fits: 'parts that lean on it or are pushed over it',
     from: 'release',
-    orElse: 'load',
+    orElse: ['load'],
     until: null,
   },
   any: { label: 'not tied', fits: 'a void of its own that does not touch it', from: null, until: null, apart: true },

@@ -44,6 +44,8 @@ export interface Laying {
   readonly topBatches: readonly number[];
   /** Whether its sheet has such a time. */
   readonly has: (kind: MilestoneId) => boolean;
+  /** Whether somebody chose what stands in for such a time. */
+  readonly chosen: (kind: MilestoneId) => boolean;
   readonly waitOf: (kind: MilestoneId, batches: readonly number[]) => Wait;
   readonly endOf: (kind: MilestoneId, batches: readonly number[], part?: number) => number | null;
   readonly stopAt: (draft: StepDraft, kind: MilestoneId, batches: readonly number[], why: Said) => PlanStop;

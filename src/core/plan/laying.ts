@@ -358,6 +358,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     partsIn: clocks.partsIn,
     topBatches,
     has: (kind) => milestoneOf(layAsk.sheet, kind) !== undefined,
+    chosen: (kind) => repair.standIns[kind] !== undefined,
     waitOf: clocks.waitOf,
     endOf: clocks.endOf,
     stopAt: clocks.stopAt,

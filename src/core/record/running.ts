@@ -85,7 +85,7 @@ export function windowOn(
   const below = passes[at - 1]?.plan.milestones ?? [];
   const gate = GATES[draft.passes[draft.chain[at]!]!.gate];
   // Of what is placed over time it opens by its last place, and closes by its first.
-  const opens = below.findLast((m) => m.kind === gate.from) ?? below.findLast((m) => m.kind === gate.orElse);
+  const opens = below.findLast((m) => m.kind === gate.from) ?? below.findLast((m) => gate.orElse?.includes(m.kind));
   const closes = below.find((m) => m.kind === gate.until);
   return { fromMs: opens?.planMs ?? null, untilMs: closes?.planMs ?? null };
 }

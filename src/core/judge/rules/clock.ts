@@ -89,16 +89,20 @@ export const clockRules: Readonly<Record<string, Rule>> = {
   },
 
   instead: ({ plan, repair }) => {
-    const waiting = plan.steps.filter(
-      ({ waitFor, doneAt }) => waitFor?.insteadOf && !repair.standIns[waitFor.insteadOf] && doneAt === null,
-    );
-    return [...new Set(waiting.map((s) => s.waitFor!.insteadOf!))].map((missing) => {
-      const mine = waiting.filter((s) => s.waitFor!.insteadOf === missing);
+    const waiting = plan.steps
+      .filter((s) => s.doneAt === null)
+      .flatMap(({ title, waitFor, gate }) => {
+        if (waitFor?.insteadOf && !repair.standIns[waitFor.insteadOf])
+          return [{ title, missing: waitFor.insteadOf, later: waitFor.kind }];
+        return gate?.insteadOf && gate.from ? [{ title, missing: gate.insteadOf, later: gate.from }] : [];
+      });
+    return [...new Set(waiting.map((s) => s.missing))].map((missing) => {
+      const mine = waiting.filter((s) => s.missing === missing);
       const label = (kind: MilestoneId) => MILESTONES[kind].label.toLowerCase();
       return F.instead(
         {
           what: label(missing),
-          later: label(mine[0]!.waitFor!.kind),
+          later: label(mine[0]!.later),
           steps: listed(mine.map(({ title }) => STEP.title({ title }))),
           n: mine.length,
         },
