@@ -2,10 +2,11 @@ import { DateTime } from 'luxon';
 import { isTaken, METHODS, type Method, methodOf } from '@/core/method';
 import type { Piece } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
+import { voidOf } from '@/core/void';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob } from '@/ui/workspace/fresh';
 import { draws } from './draws';
-import { at, firstPlanned, ZONE } from './made';
+import { at, drawnShape, firstPlanned, scaled, ZONE } from './made';
 
 /** Ordinary work that is longer than a working day, planned for the first time: nobody works through the night. */
 const NOW = at('2027-05-10T07:00');
@@ -131,6 +132,38 @@ describe('many small parts, each spread and closed', () => {
     }
     expect(rests).toBeGreaterThan(0);
   });
+});
+
+describe.each([200, 450])('%i holes, one after the other', (count) => {
+  const p = planned('anchor', named('Quick anchor resin 10:1'), { count });
+  const mixers = p.steps.filter((s) => s.id.endsWith(':purge'));
+  const filled = p.steps.filter((s) => s.id.endsWith(':fill'));
+  test('a fresh mixer each morning, and no hole filled when the day is over', () => {
+    expect(finding(p, 'overrun')).toBeUndefined();
+    expect(atNight(p)).toEqual([]);
+    // Ten hours less the mixer and what the place is left with, three minutes a hole.
+    const perDay = Math.floor((10 * 60 - 4) / 3);
+    expect(mixers).toHaveLength(Math.ceil(count / perDay));
+    expect(new Set(filled.map((s) => local(s.from).toISODate())).size).toBe(mixers.length);
+  });
+  test('every hole is filled once, and its minutes are those of its hour', () => {
+    expect(filled).toHaveLength(count);
+    for (const s of filled) expect(took(s)).toBeCloseTo(3, 1);
+  });
+});
+
+test('posts are soaked one by one, and the work rests between them; one face is soaked wet into wet to its end', () => {
+  const thin = named('Thin timber consolidant');
+  const posts = planned('timber-soak', thin, { count: 20 });
+  expect(finding(posts, 'rests:wet')!.todo).toMatch(/soaked until it takes no more/);
+  expect(atNight(posts)).toEqual([]);
+  const wall = planned('timber-soak', thin, {
+    count: 1,
+    over: { void: scaled(voidOf(drawnShape(methodOf('timber-soak')!)), 4) },
+  });
+  expect(wall.volumeMl!.nominal).toBeGreaterThan((posts.volumeMl!.nominal / 20) * 5);
+  expect(finding(wall, 'rests:wet')).toBeUndefined();
+  expect(finding(wall, 'overrun')).toBeDefined();
 });
 
 test('a pour that never stops is not broken: longer than a day is a caution, as before', () => {

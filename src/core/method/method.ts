@@ -94,6 +94,8 @@ export interface Method {
    * own: what is done there first. Absent where it goes on until it is done.
    */
   readonly rests?: Message;
+  /** Where it does so only here: wet into wet no single face rests half-way. */
+  readonly restsIf?: (c: MethodContext) => boolean;
   /** All tasks in their order, those of the engine among them. */
   readonly tasks: readonly TaskRow[];
 }

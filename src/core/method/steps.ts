@@ -227,7 +227,7 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
   /** The first of a mix that begins where the last has ended at an edge: the work may rest before it. */
   const restAt = (from: number, batch: Batch | null) => {
     const first = out[from];
-    if (!method.rests || !batch || batch.index === 0 || !first) return;
+    if (!method.rests || !batch || batch.index === 0 || !first || method.restsIf?.(c) === false) return;
     const part = partsHere(c, batch, engine)[0] ?? null;
     // What is closed at once ends with its part; a bed, joints, a coat where the mix is used up.
     const ends =

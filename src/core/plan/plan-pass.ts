@@ -17,6 +17,7 @@ import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { plansBy } from './actuals';
+import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
 import { dustFree, gated } from './gated';
 import { DUSTPROOF, isTied } from './gates';
@@ -48,6 +49,8 @@ const REFUSED = texts('refused.plan.plan-pass', {
 const MIN_MS = 60_000;
 /** From this version of the core on figures that nobody typed may hang on the system. */
 const BY_SYSTEM = [0, 31] as const;
+/** A day’s places leave time for the mixer they are pressed from since. */
+const BY_WHOLE_DAY = [0, 32] as const;
 
 /** What a pass still is before anything is known of it. */
 function nothing(piece: Piece): RepairPlan {
@@ -277,7 +280,7 @@ export function preparePass(
       atMs,
       actuals,
       ask.pots,
-      dayMinOf(ask),
+      dayMinOf(ask.windows, plansBy(BY_WHOLE_DAY, actuals) ? oncePerDayMin(method, chosen) : 0),
       ask.sheet,
     );
     const batches: Batch[] = [...mix.batches];
@@ -374,10 +377,6 @@ export function preparePass(
     },
   };
 }
-
-/** The longest stretch of working time in a day, min. */
-const dayMinOf = ({ windows }: RepairAsk): number | null =>
-  windows.length ? Math.max(...windows.slice(0, 14).map((w) => (w.toMs - w.fromMs) / MIN_MS)) : null;
 
 const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.map((d) => d.batch ?? 0));
 

@@ -4,7 +4,7 @@ import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../com
 import { coverOf } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
-import { carrySetting, faceM2, reworded, spreadAndClosed } from '../engines';
+import { carrySetting, faceM2, restsClosed, reworded, spreadAndClosed } from '../engines';
 import type { AllowanceRow, Method } from '../method';
 import { tasks } from '../task';
 
@@ -133,6 +133,7 @@ export const feltWetOut: Method = {
   review: null,
   serves: 'release',
   consumes: [coverOf({ what: 'release film for the board', why: 'one side of the pad, and what it is rolled out on' })],
+  rests: restsClosed,
   allowances: [brushedOver],
   says: { manner: SAYS.manner() },
   tasks: [

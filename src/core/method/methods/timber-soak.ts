@@ -9,6 +9,7 @@ import { ASKED_OF_TIMBER } from '../timber';
 
 const SAYS = texts('timber-soak.says', {
   manner: 'Small pots, or one on ice: what stands in a deep pot sets before the wood has drunk it.',
+  rests: 'Each that was begun is soaked until it takes no more; what is left in the pot is thrown away.',
 });
 
 /** Soft timber soaked with a thin resin until it takes no more. */
@@ -63,6 +64,8 @@ export const timberSoak: Method = {
   finishAnswer: 'drunk full, wiped',
   review: null,
   serves: 'recoat-from',
+  rests: SAYS.rests(),
+  restsIf: (c) => c.void.count > 1,
   allowances: [furtherCoats],
   says: { manner: SAYS.manner() },
   params: { toRefusal: true },
