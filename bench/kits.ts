@@ -65,7 +65,7 @@ export function kitRun(
         p90Ml: p.void!.p90Ml,
         p95Ml: p.void!.p95Ml,
         reserve: true,
-        allowances: allowancesOf(p.method!, p.context!),
+        allowances: allowancesOf(p.method!, p.context!, r.passes[p.passId]?.settings ?? {}),
         portions: ENGINES[p.method!.engine].portions(p.context!),
         usableMin: p.usableMin!,
         rateChosen: true,

@@ -143,9 +143,26 @@ export function choiceWith<K extends keyof Effects>(
   return null;
 }
 
-/** Between the void and what is mixed, line by line. */
-export const allowancesOf = (method: Method, c: MethodContext): readonly Allowance[] =>
+/**
+ * Between the void and what is mixed, line by line.
+ * @param typed the settings that somebody typed: a line made of others is a figure of Grenko's own
+ */
+export const allowancesOf = (
+  method: Method,
+  c: MethodContext,
+  typed: Readonly<Record<string, unknown>>,
+): readonly Allowance[] =>
   method.allowances.flatMap((row) => {
-    const made = row.optional && !c.effects.shows.includes(row.id) ? null : row.of(c);
-    return made ? [{ id: row.id, voice: 'chosen' as const, ...made }] : [];
+    if (row.optional && !c.effects.shows.includes(row.id)) return [];
+    const read = new Set<string>();
+    const settings = new Proxy(c.settings, {
+      get: (of, id: string) => {
+        read.add(id);
+        return of[id];
+      },
+    });
+    const made = row.of({ ...c, settings });
+    if (!made) return [];
+    const ours = read.size > 0 && ![...read].some((id) => Object.hasOwn(typed, id));
+    return [{ id: row.id, voice: ours ? ('assumed' as const) : ('chosen' as const), ...made }];
   });

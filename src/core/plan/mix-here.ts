@@ -138,7 +138,7 @@ export function mixAt(
     p90Ml: covered ? measured.nominalMl : measured.p90Ml,
     p95Ml: covered ? measured.nominalMl : measured.p95Ml,
     reserve: repair.reserve,
-    allowances: allowancesOf(method, context),
+    allowances: allowancesOf(method, context, repair.settings),
     portions: ENGINES[method.engine].portions(context),
     usableMin,
     placingMlPerMin: rate,

@@ -1,8 +1,11 @@
 import { z } from 'zod';
 import { Message, Quantity, Said } from './message';
 
-/** Whose word a figure is: the sheet's, the core's, the technician's choice, or a measurement. */
-export const Voice = z.enum(['sheet', 'computed', 'chosen', 'measured']);
+/**
+ * Whose word a figure is: the sheet's, the core's reckoning, the technician's choice, a measurement, or what Grenko
+ * assumes until somebody says otherwise.
+ */
+export const Voice = z.enum(['sheet', 'computed', 'chosen', 'measured', 'assumed']);
 export type Voice = z.infer<typeof Voice>;
 
 /**

@@ -97,6 +97,7 @@ const VOICES: Record<Voice, string> = {
   computed: 'Grenko computes',
   chosen: 'I chose',
   measured: 'measured',
+  assumed: 'Grenko’s own figure',
 };
 
 /** Who says it. */
