@@ -6,7 +6,7 @@ import { voidOf } from '@/core/void';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob } from '@/ui/workspace/fresh';
 import { draws } from './draws';
-import { at, drawnShape, firstPlanned, scaled, ZONE } from './made';
+import { at, drawnShape, firstPlanned, happened, scaled, workedUpTo, ZONE } from './made';
 
 /** Ordinary work that is longer than a working day, planned for the first time: nobody works through the night. */
 const NOW = at('2027-05-10T07:00');
@@ -67,6 +67,31 @@ describe('a floor of sixty slabs in a combed bed', () => {
     expect(told.severity).toBe('note');
     expect(told.why).toMatch(/^It is longer than a working day: from \w+ .* on it rests, and goes on \w+ 0?7:00/);
     expect(told.todo).toMatch(/cut off clean along the last row/);
+  });
+});
+
+describe('a floor that is being laid, its first mixes in', () => {
+  const sheet = named('Granite setting bed');
+  const before = planned('setting-bed', sheet, { count: 60 });
+  const lastOfDay = before.steps.findLast(
+    (s) => s.id.endsWith(':spread') && local(s.to).hasSame(local(before.steps[0]!.from), 'day'),
+  )!;
+  const done = workedUpTo(
+    before.steps,
+    lastOfDay.id,
+    '2027-05-10T07:01',
+    local(lastOfDay.to).toFormat("yyyy-MM-dd'T'HH:mm"),
+  );
+  const events = happened({ ...job, id: job.id }, done);
+  const at6 = firstPlanned({ job, nowMs: at('2027-05-10T18:00'), events }, methodOf('setting-bed')!, sheet, {
+    count: 60,
+  });
+  const next = at6.steps.find((s) => s.done === null && s.stage === 'mix')!;
+  test('in the evening what comes next is planned for the morning, and not for now', () => {
+    expect(lastOfDay.id).not.toBe(before.steps.findLast((s) => s.id.endsWith(':spread'))!.id);
+    expect(at6.steps.filter((s) => s.done !== null).length).toBeGreaterThan(3);
+    expect(local(next.from).toFormat('ccc HH:mm')).toBe('Tue 07:00');
+    expect(atNight(at6).filter(([title]) => /batch|area/.test(title!))).toEqual([]);
   });
 });
 

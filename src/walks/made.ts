@@ -229,7 +229,7 @@ export const drawnShape = (method: Method, dims: Readonly<Record<string, number>
 
 /** A repair as somebody plans it for the first time: a shape, a system, every question answered, all else left. */
 export const firstPlanned = (
-  { job, nowMs }: { readonly job: Job; readonly nowMs: number },
+  { job, nowMs, events = [] }: { readonly job: Job; readonly nowMs: number; readonly events?: readonly Event[] },
   method: Method,
   sheet: SheetRevision,
   o: {
@@ -248,5 +248,7 @@ export const firstPlanned = (
     answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
     ...o.over,
   });
-  return printedPlan({ job, repairs: [repair], sheets: [sheet] }, nowMs, o.reader).repairs[0]!;
+  // What happened is told of a walk's one repair, whatever it is called here.
+  const mine = events.map((e) => ({ ...e, repairId: repair.id }));
+  return printedPlan({ job, repairs: [repair], sheets: [sheet], events: mine }, nowMs, o.reader).repairs[0]!;
 };

@@ -282,7 +282,8 @@ export function layingOf(layAsk: LayAsk): Laying {
             ready = tools;
             forcedBy = 'tools';
           }
-          if (begins && !(running && ready <= ask.nowMs)) {
+          // Who works on past the hours begins what comes next; what may rest until the morning is planned for it.
+          if (rested || (begins && !(running && ready <= ask.nowMs))) {
             // A block is not torn apart by the end of the day: it moves as one, unless it is longer than any day.
             const slot = slotFor(drafts, i, ready);
             dayEnd = slot.dayEnd;
