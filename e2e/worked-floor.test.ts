@@ -120,4 +120,13 @@ test('a bed on an uneven floor: thickness by its sheet, ridges that do not reach
   await choose(page, 'Bed', 'in spots');
   await says(page, /In spots, each pressed flat/);
   expect(await said(page)).not.toMatch(/Set in spots where/);
+  // A whole hall is longer than a day: it rests where a mix is used up, and hours of the week are good to begin in.
+  await choose(page, 'Bed', 'full bed, combed one way');
+  await stage(page, 'Measure');
+  await type(page, 'Length', '12 m');
+  await type(page, 'Width', '6 m');
+  await stage(page, 'Place');
+  await says(page, /It goes on the next day[\s\S]*cut off clean along the last row/);
+  await says(page, /[1-9]\d*\s% of the week is good/);
+  expect(await said(page)).not.toMatch(/must not be interrupted/);
 });

@@ -3,6 +3,7 @@ import type { Piece } from '@/core/plan';
 import { isMetered, type SheetRevision } from '@/core/system';
 import { voidOf } from '@/core/void';
 import { sampleRecords } from '@/sample/jobs';
+import { single } from '@/sample/sheet-words';
 import { freshJob } from '@/ui/workspace/fresh';
 import { at, drawnShape, firstPlanned, ZONE } from './made';
 
@@ -141,3 +142,33 @@ test('joint colour stands its minutes in any weather: what is a manner of mixing
   expect(minutes).toBeLessThan(told.table.toMin + 8);
   expect(p.untimed).toEqual([]);
 });
+
+/** What no time that is printed later stands for: layers that must still take the next, faces that get too hard. */
+const LATER_IS_TOO_LATE: Readonly<Record<string, string>> = {
+  'barrier-coat': 'recoat-from',
+  'body-filler': 'sandable',
+  'joint-colour': 'recoat-from',
+  'poured-crack': 'sandable',
+  'resin-joints': 'wash-from',
+  'stone-chip': 'sandable',
+};
+test.each(each)(
+  '%s: a sheet that prints the pot and the full load alone is planned to its end, or stops for a reason',
+  (id, method) => {
+    const printed = served(method);
+    const one = (kind: 'use-by' | 'load', minutes: number) => ({
+      ...single(kind, kind === 'load' ? 'placed' : 'mix-begins', kind === 'load' ? 'base' : 'pot', minutes, minutes),
+      table: { form: 'single' as const, tempC: 20, fromMin: minutes, toMin: minutes },
+    });
+    const bare = { ...printed, milestones: [one('use-by', 40), one('load', 1440)] };
+    const p = planned(method, {}, 'metric', bare);
+    if (p.problems.length) return;
+    expect([id, p.stop?.kind ?? null]).toEqual([id, LATER_IS_TOO_LATE[id] ?? null]);
+    if (p.stop) return;
+    expect(p.untimed).toEqual([]);
+    expect(p.steps.at(-1)!.id).toBe('release:tests');
+    // It is opened by the one time there is, a day at 20 °C, and never before.
+    const [placed, opened] = [p.steps.findLast((s) => s.stage === 'place')!, p.steps.at(-1)!];
+    expect(Date.parse(opened.from!) - Date.parse(placed.to!)).toBeGreaterThan(20 * 3_600_000);
+  },
+);

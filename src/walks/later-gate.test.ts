@@ -5,7 +5,7 @@ import type { MilestoneId, SheetRevision } from '@/core/system';
 import { voidOf } from '@/core/void';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { at, drawnShape, printedPlan, ZONE } from './made';
+import { at, drawnShape, firstPlanned, printedPlan, ZONE } from './made';
 
 /**
  * A coat over a filled hole, where the sheet of the fill prints no time to sand: what bears a load may be sanded, and
@@ -82,4 +82,28 @@ test('a figure of one’s own for the sanding stands before a later time of the 
   expect(own.stop).toBeNull();
   expect(told(own)).toEqual([]);
   expect(began(own)).toBeLessThan(clock(planned(fill), 'load'));
+});
+
+describe('a cement patch whose bag prints one time alone', () => {
+  const bag = sheets.find((s) => s.name === 'Stiff cement patch')!;
+  const printing = (...kinds: readonly MilestoneId[]) =>
+    firstPlanned({ job, nowMs: NOW }, methodOf('cement-patch')!, {
+      ...bag,
+      milestones: bag.milestones.filter((m) => m.kind === 'use-by' || kinds.includes(m.kind)),
+    });
+  test('the full load, and not foot traffic: it is uncovered then, and the plan goes on', () => {
+    const p = printing('load');
+    expect(p.stop).toBeNull();
+    const off = p.steps.find((s) => s.id === 'finish:uncover')!;
+    expect(Date.parse(off.from!)).toBeGreaterThanOrEqual(clock(p, 'load'));
+    expect(p.findings.some((f) => f.id === 'instead:foot')).toBe(true);
+  });
+  test('foot traffic: at that, and nothing is said', () => {
+    const p = printing('foot');
+    expect(Date.parse(p.steps.find((s) => s.id === 'finish:uncover')!.from!)).toBeGreaterThanOrEqual(clock(p, 'foot'));
+    expect(p.findings.some((f) => f.id.startsWith('instead'))).toBe(false);
+  });
+  test('neither: the plan stops', () => {
+    expect(printing().stop).not.toBeNull();
+  });
 });

@@ -5,6 +5,7 @@ import {
   clear,
   dryingSettings,
   endOfMixing,
+  HELD_LONGER,
   NOT_SPLIT,
   notMoving,
   noWaterPressure,
@@ -224,7 +225,8 @@ export const cementPatch: Method = {
         ...uncover,
         task: 'finish:uncover',
         when: (c) => !milestoneOf(c.sheet, 'frost'),
-        waits: { for: 'foot', on: 'last' },
+        // What bears a load has long been firm enough to be uncovered.
+        waits: { for: 'foot', on: 'last', orElse: HELD_LONGER },
       },
       {
         // The cover keeps the frost off, too: it stays until that is over.
