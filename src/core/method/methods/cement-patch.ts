@@ -5,7 +5,6 @@ import {
   clear,
   dryingSettings,
   endOfMixing,
-  HELD_LONGER,
   NOT_SPLIT,
   notMoving,
   noWaterPressure,
@@ -226,7 +225,7 @@ export const cementPatch: Method = {
         task: 'finish:uncover',
         when: (c) => !milestoneOf(c.sheet, 'frost'),
         // What bears a load has long been firm enough to be uncovered.
-        waits: { for: 'foot', on: 'last', orElse: HELD_LONGER },
+        waits: { for: 'foot', on: 'last', orElse: ['light-load', 'load'] },
       },
       {
         // The cover keeps the frost off, too: it stays until that is over.
