@@ -162,7 +162,7 @@ test.each(each)(
     });
     const bare = { ...printed, milestones: [one('use-by', 40), one('load', 1440)] };
     const p = planned(method, {}, 'metric', bare);
-    if (p.problems.length) return;
+    expect([id, p.problems]).toEqual([id, []]);
     expect([id, p.stop?.kind ?? null]).toEqual([id, LATER_IS_TOO_LATE[id] ?? null]);
     if (p.stop) return;
     expect(p.untimed).toEqual([]);

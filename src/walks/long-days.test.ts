@@ -127,13 +127,20 @@ describe('dry work longer than a day', () => {
     expect(sand!.days.every(inHours)).toBe(true);
     expect([sand!.from, sand!.to]).toEqual([sand!.days[0]!.from, sand!.days.at(-1)!.to]);
     // 5 min, and 20 for each square metre of sixty drawn patches of 0.6 m².
-    const one = planned('barrier-coat', named('Barrier coat'), { count: 1 }).steps[0]!;
-    expect(took(sand!)).toBeCloseTo(5 + 60 * (took(one) - 5), -2);
+    expect(took(sand!)).toBe(5 + 20 * 0.6 * 60);
   });
   test('it is told, with its hours and its end', () => {
-    const told = finding(p, 'rests:dry')!;
+    const told = p.findings.find((f) => f.id.startsWith('rests:dry'))!;
     expect(told.why).toMatch(/Sand dull, wipe.* is \d+ h/);
     expect(told.severity).toBe('note');
+  });
+  test('several such steps are told each by itself, where it is done', () => {
+    const told = planned('finish-coat', named('White finish resin'), { count: 60 }).findings.filter((f) =>
+      f.id.startsWith('rests:dry'),
+    );
+    expect(told.length).toBeGreaterThan(1);
+    expect(new Set(told.map((f) => f.id)).size).toBe(told.length);
+    expect([...new Set(told.map((f) => f.stage))]).toEqual(['place', 'finish']);
   });
   test('what fits into a day stays one stretch', () => {
     expect(planned('barrier-coat', named('Barrier coat'), { count: 6 }).steps.every((s) => s.days.length === 0)).toBe(

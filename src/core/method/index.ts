@@ -5,7 +5,7 @@ export { blankShape } from './blank-shape';
 export { HELD_LONGER, UPTAKE_ML_PER_M2 } from './common';
 export { type ConsumableRow, consumablesIn, runM, topFaceM2 } from './consumable';
 export * from './context';
-export { DRIVER_LABELS, DRIVER_PACED, type Driver } from './drivers';
+export { DRIVER_LABELS, DRIVER_PACED, type Driver, ONCE_A_DAY } from './drivers';
 export { type Effects, NO_EFFECTS, type Option } from './effects';
 export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl } from './engines';
 export { facesOf } from './faces';

@@ -25,6 +25,9 @@ const DAY_MS = 24 * HOUR_MS;
 /** Nobody comes each hour for longer than two days. */
 const MOST_TRIES = 48;
 
+/** What rests before a step; null where nothing does. */
+type Rested = PlannedStep['rested'] | null;
+
 /** A face that stands too long, with what bares it again. */
 interface Stale {
   readonly draft: StepDraft;
@@ -121,7 +124,13 @@ export function layingOf(layAsk: LayAsk): Laying {
    * What has to come before a step that is too late to go on what lies there as it is: washing and abrading, or baring
    * the face again.
    */
-  const renewed = (draft: StepDraft, row: TaskRow, startMs: number, missed: MissedWindow, rested = false): number => {
+  const renewed = (
+    draft: StepDraft,
+    row: TaskRow,
+    startMs: number,
+    missed: MissedWindow,
+    rested: Rested = null,
+  ): number => {
     const before = renewal(draft, row);
     const doneAt = actuals.done.get(before.id) ?? null;
     const endMs = doneAt ?? startMs + handsOnMs(before);
@@ -222,7 +231,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       let endMs: number;
       let dayEnd: DayEnd | null = null;
       let days: readonly Window[] | null = null;
-      let rested = false;
+      let rested: Rested = null;
       if (doneAt !== null) {
         startMs = begunAt ?? Math.max(Math.min(cursor, doneAt), doneAt - handsOnMs(draft));
         endMs = doneAt;
@@ -270,8 +279,8 @@ export function layingOf(layAsk: LayAsk): Laying {
             ready = ask.nowMs;
             forcedBy = 'now';
           }
-          rested = draft.block === block && goesOnLater(drafts, i, ready);
-          const begins = rested || draft.block !== block;
+          rested = draft.block === block && goesOnLater(drafts, i, ready) ? draft.afterRest! : null;
+          const begins = rested !== null || draft.block !== block;
           const ahead = begins && !rested ? aheadOf(drafts, i) : null;
           if (ahead !== null && ahead > ready) {
             ready = ahead;
@@ -283,7 +292,7 @@ export function layingOf(layAsk: LayAsk): Laying {
             forcedBy = 'tools';
           }
           // Who works on past the hours begins what comes next; what may rest until the morning is planned for it.
-          if (rested || (begins && !(running && ready <= ask.nowMs))) {
+          if (rested !== null || (begins && !(running && ready <= ask.nowMs))) {
             // A block is not torn apart by the end of the day: it moves as one, unless it is longer than any day.
             const slot = slotFor(drafts, i, ready);
             dayEnd = slot.dayEnd;
@@ -299,7 +308,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       if (draft.looksAhead && doneAt === null && begunAt === null) {
         for (const { draft: d, row, missed } of stale(drafts, i, startMs)) {
           startMs = renewed(d, row, startMs, missed, rested);
-          rested = false;
+          rested = null;
         }
         endMs = endOf(draft, startMs);
       }
@@ -309,7 +318,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       const row = late && RENEWS[late];
       if (row && (doneAt === null || actuals.done.has(stepId(renewKey(draft, row))))) {
         const from = renewed(draft, row, startMs, missedBy(draft, late, window!.untilMs), rested);
-        rested = false;
+        rested = null;
         if (doneAt === null && begunAt === null) [startMs, endMs] = [from, endOf(draft, from)];
       }
       if (doneAt === null) for (const w of days ?? [{ fromMs: startMs, toMs: endMs }]) hands.add(w);

@@ -67,8 +67,8 @@ export interface PlannedStep extends StepDraft {
   readonly tries?: readonly number[];
   /** When it is worked at, where it is longer than a working day and rests at night. */
   readonly days?: readonly Window[];
-  /** The wet work before it rests until it begins: it was longer than a working day. */
-  readonly rested?: boolean;
+  /** The work before it rests until it begins, dry or wet: it was longer than a working day. */
+  readonly rested?: NonNullable<StepDraft['afterRest']>;
 }
 
 export type CureState = 'liquid' | 'gelled' | 'hardening' | 'set';

@@ -1,5 +1,5 @@
 import type { StepDraft } from '../method';
-import { stands, tears } from './blocks';
+import { firstRest, restAfter, stands, tears } from './blocks';
 import { earliestSlot, longestMs, overDays, type Window } from './calendar';
 import type { LayAsk } from './lay-ask';
 import type { Clocks } from './pass-clocks';
@@ -7,8 +7,6 @@ import { handsOnMs } from './step-time';
 import { stepAt } from './tools';
 
 const MIN_MS = 60_000;
-/** Wet work that may rest is not begun for less than that: nobody wets a trowel for a quarter of an hour, ms. */
-export const LEAST_BEGUN_MS = 60 * MIN_MS;
 
 /** What the place of a block in the working days follows from. */
 export interface SlotAsk {
@@ -44,12 +42,6 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
   const blockFrom = (drafts: readonly StepDraft[], i: number): number => {
     let k = i;
     while (k > 0 && drafts[k - 1]!.block === drafts[i]!.block && !tears(drafts[k]!)) k--;
-    return k;
-  };
-  /** Where the work of a block may rest next. */
-  const restAfter = (drafts: readonly StepDraft[], i: number, end: number): number => {
-    let k = i + 1;
-    while (k < end && !drafts[k]!.afterRest) k++;
     return k;
   };
 
@@ -106,9 +98,7 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
     const whole = slotOf(drafts, i, end, readyMs);
     if (!whole.overruns) return whole;
     if (isLong(drafts[i]!)) return { startMs: readyMs, overruns: false, dayEnd: null };
-    let part = restAfter(drafts, i, end);
-    while (part < end && takeMs(drafts, i, part) < LEAST_BEGUN_MS && !isLong(drafts[part]!))
-      part = restAfter(drafts, part, end);
+    const part = firstRest(drafts, i, end, takesMs, isLong);
     return part < end ? slotOf(drafts, i, part, readyMs) : whole;
   };
 

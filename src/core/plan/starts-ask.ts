@@ -1,12 +1,11 @@
 import { vesselMassG } from '../mix';
 import { attempt } from '../say';
 import { milestoneOf } from '../system';
-import { tears } from './blocks';
+import { firstRest, tears } from './blocks';
 import { longestMs, overDays, type Window } from './calendar';
 import { Hands } from './hands';
 import { opensFrom } from './plan-chain';
 import { type ChainPlan, type PlannedStep, spotBySpot } from './repair-plan';
-import { LEAST_BEGUN_MS } from './slots';
 import { preparedFrom, type StartsAsk } from './start-windows';
 import { workedMs } from './step-time';
 
@@ -28,14 +27,9 @@ const roundedMin = (steps: readonly PlannedStep[], from: PlannedStep, to: Planne
     .filter((s) => s.doneAt === null && s.begunAt === null)
     .reduce((sum, s) => sum + Math.max(0, (s.endMs - s.startMs) / MIN_MS - s.handsOnMin), 0);
 
-/** Of steps that belong together, what is done before they may rest, where they are longer than a day. */
-function untilRest(together: readonly PlannedStep[]): readonly PlannedStep[] {
-  if (!together.some((s) => s.rested)) return together;
-  const rest = together.findIndex(
-    (s, i) => i > 0 && s.afterRest && together[i - 1]!.endMs - together[0]!.startMs >= LEAST_BEGUN_MS,
-  );
-  return rest < 0 ? together : together.slice(0, rest);
-}
+/** Of steps that belong together, what is done before their first rest, where they are longer than a day. */
+const untilRest = (together: readonly PlannedStep[]): readonly PlannedStep[] =>
+  together.some((s) => s.rested) ? together.slice(0, firstRest(together, 0, together.length, workedMs)) : together;
 
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(

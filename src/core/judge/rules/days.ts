@@ -35,16 +35,15 @@ export const dayRules = {
     const { steps, method } = plan;
     const ahead = steps.filter((s) => s.doneAt === null);
     const dry = ahead.filter((s) => s.days !== undefined);
-    const nights = ahead.filter((s) => s.rested && s.begunAt === null && s.afterRest === 'wet');
+    const nights = ahead.filter((s) => s.rested === 'wet' && s.begunAt === null);
     const [night] = nights;
     const before = night && steps[steps.indexOf(night) - 1];
     return [
       ...dry.map((s) =>
-        F['rests:dry']({
-          step: s.title,
-          takes: minutes(Math.round(workedMs(s) / 60_000)),
-          until: at(s.endMs),
-        }),
+        F['rests:dry'](
+          { step: s.title, takes: minutes(Math.round(workedMs(s) / 60_000)), until: at(s.endMs) },
+          { of: s.id, stage: s.stage },
+        ),
       ),
       ...(night && before && method?.rests
         ? [

@@ -114,7 +114,7 @@ export const further = (c: TaskContext): boolean =>
   layerOf(c.portions, c.batch!.portion) > 0 && c.batches.find((b) => b.portion === c.batch!.portion) === c.batch;
 
 const RESTS = texts('coat.rests', {
-  tape: 'The coat ends at a joint or a tape, drawn while it is wet; the next begins against that edge, rubbed dull.',
+  tape: 'The coat ends at a joint or a tape, drawn while it is wet, and is covered as the last of it will be; it goes on from that edge.',
 });
 /** Where the work rests over night, of a coat that is longer than a working day. */
 export const restsAtTape = RESTS.tape();
