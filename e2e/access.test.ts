@@ -15,7 +15,6 @@ beforeAll(async () => {
   await page.locator('#main').waitFor();
 });
 afterAll(() => browser.close());
-jest.setTimeout(600_000);
 
 const VIEWS = [
   '/',

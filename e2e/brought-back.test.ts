@@ -8,7 +8,6 @@ const { base } = yard;
 const DENT = '/job/sample-workshop/sample-dent';
 const PLATE = '/job/sample-winch/sample-plate';
 let page: Page;
-jest.setTimeout(300_000);
 
 /** The sample with what else is wanted of it, at a page of it. */
 const at = async (path: string, further: Parameters<typeof withSample>[2] = []) => {

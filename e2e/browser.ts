@@ -1,10 +1,11 @@
-import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
 import { type methodsData, sampleData, sampleRecords } from '@/sample/jobs';
 import { DATABASE, DATABASE_VERSION } from '@/store/database';
 import { KINDS } from '@/store/records';
+import { tryRound } from './round';
 
 export const FLAGS = [
   '--no-sandbox',
@@ -194,6 +195,12 @@ export async function turnTo(page: Page, base: string, href: string): Promise<vo
   await page.waitForURL(base + href, { waitUntil: 'commit' });
   await page.locator('#main').waitFor();
 }
+/** Another view of the product, loaded only where it does not stand yet: for what does not hang on a load. */
+export async function goTo(page: Page, base: string, href: string): Promise<void> {
+  const stands = page.url().startsWith(base) && (await page.evaluate(() => 'next' in window));
+  if (stands) await turnTo(page, base, href);
+  else await page.goto(base + href);
+}
 interface Routed {
   readonly next: { readonly router: { push(href: string): void } };
 }
@@ -202,63 +209,90 @@ interface Routed {
 export interface Site {
   readonly base: () => string;
   /**
-   * A page of a clean profile. What it compiled for the last test is kept, what was stored is not. An error in it fails
-   * the test.
+   * A page of a clean profile, whose clock is the machine’s. What was compiled for the last test is kept, what was
+   * stored is not. An error in it fails the test.
    */
-  readonly page: (viewport?: typeof DESKTOP) => Promise<Page>;
-  /** A profile of its own, for a second device, or for a test that turns its clock or its network. */
-  readonly context: (viewport?: typeof DESKTOP, over?: BrowserContextOptions) => Promise<BrowserContext>;
+  readonly page: (viewport?: Size, over?: BrowserContextOptions) => Promise<Page>;
+  /** The like, to be told by the test what time it is and how time goes by. */
+  readonly timed: (viewport?: Size, over?: BrowserContextOptions) => Promise<Page>;
+  /** A profile of its own, for a second device, or for a test that stops its clock or its network. */
+  readonly context: (viewport?: Size, over?: BrowserContextOptions) => Promise<BrowserContext>;
+}
+type Size = typeof DESKTOP;
+
+/** How many tests turn the clock of a browser before it is renewed: each new page goes through all turns before it. */
+const TURNED_MOST = 8;
+
+/** A browser that goes from test to test, and from file to file. */
+interface Kept {
+  readonly context: BrowserContext;
+  uses: number;
+}
+const kept = new Map<string, Kept>();
+
+/**
+ * A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored. It
+ * goes when the run is over.
+ */
+const ownProfile = (): string => {
+  const { GRENKO_PROFILE: compiled, GRENKO_TABLES: run } = process.env;
+  const folder = mkdtempSync(join(run ? dirname(run) : tmpdir(), 'own-'));
+  if (compiled) cpSync(compiled, folder, { recursive: true });
+  return folder;
+};
+
+async function keptContext(viewport: Size, over: BrowserContextOptions, most: number): Promise<BrowserContext> {
+  const key = JSON.stringify([viewport, over, most]);
+  const there = kept.get(key);
+  if (there && there.uses < most && there.context.browser()?.isConnected()) {
+    there.uses++;
+    return there.context;
+  }
+  await there?.context.close();
+  const context = await onDisk(ownProfile(), viewport, over);
+  kept.set(key, { context, uses: 1 });
+  return context;
 }
 
-/** Registers the opening and closing of the browsers with a file of tests. */
-export function site(): Site {
-  const shared = new Map<typeof DESKTOP, BrowserContext>();
-  const folders: string[] = [];
-  /**
-   * A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored.
-   */
-  const ownProfile = (): string => {
-    const folder = mkdtempSync(join(tmpdir(), 'grenko-profile-'));
-    folders.push(folder);
-    if (process.env.GRENKO_PROFILE) cpSync(process.env.GRENKO_PROFILE, folder, { recursive: true });
-    return folder;
-  };
+/** Registers what is done round each test of a file; what is given is done before each try. */
+export function site(before?: () => Promise<void>): Site {
   let own: BrowserContext[] = [];
   let errors: Error[] = [];
   const base = () => process.env.GRENKO_BASE!;
-  const kept = async (viewport: typeof DESKTOP): Promise<BrowserContext> => {
-    const there = shared.get(viewport);
-    if (there) return there;
-    const context = await onDisk(ownProfile(), viewport);
-    shared.set(viewport, context);
-    return context;
+  const pageOf = async (context: BrowserContext): Promise<Page> => {
+    const page = await context.newPage();
+    page.on('pageerror', (error) => errors.push(error));
+    await forget(page, base());
+    return page;
   };
-  afterAll(async () => {
-    for (const context of shared.values()) await context.close();
-    for (const folder of folders) rmSync(folder, { recursive: true, force: true });
-  });
-  afterEach(async () => {
-    for (const context of own) await context.close();
-    own = [];
-    // The blank page a browser opens with stays: it would end with its last one.
-    for (const context of shared.values()) for (const page of context.pages().slice(1)) await page.close();
-    const [first] = errors;
-    errors = [];
-    if (first) throw first;
+  tryRound({
+    before,
+    after: async () => {
+      for (const context of own) await context.close();
+      own = [];
+      // The blank page a browser opens with stays: it would end with its last one.
+      for (const { context } of kept.values()) for (const page of context.pages().slice(1)) await page.close();
+      const [first] = errors;
+      errors = [];
+      if (first) throw first;
+    },
   });
   return {
     base,
-    page: async (viewport = DESKTOP) => {
-      const context = await kept(viewport);
-      const page = await context.newPage();
-      page.on('pageerror', (error) => errors.push(error));
-      await forget(page, base());
+    page: async (viewport = DESKTOP, over = {}) => {
+      const page = await pageOf(await keptContext(viewport, over, Number.POSITIVE_INFINITY));
+      // A clock is the whole browser’s, for good.
+      Object.defineProperty(page, 'clock', {
+        get: () => {
+          throw new Error('The clock of a page that is shared: take a timed one.');
+        },
+      });
       return page;
     },
+    timed: async (viewport = DESKTOP, over = {}) => pageOf(await keptContext(viewport, over, TURNED_MOST)),
     context: async (viewport = DESKTOP, over = {}) => {
       const context = await onDisk(ownProfile(), viewport, over);
       own.push(context);
-      await forget(context.pages()[0]!, base());
       return context;
     },
   };

@@ -3,11 +3,10 @@ import { type Piece, pieceOf, repairOf, withNext, withPiece } from '@/core/plan'
 import { measured, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { pouringSheet } from '@/walks/made';
-import { site, turnTo } from './browser';
+import { goTo, site, turnTo } from './browser';
 import { runToTheEnd, takeJob } from './hands';
 
-const { base, page: open } = site();
-jest.setTimeout(300_000);
+const { base, page: open, timed } = site();
 
 const NOW = Date.UTC(2026, 4, 5, 5);
 const ramp = sampleData(NOW, 'Europe/Helsinki').bundles[0]!;
@@ -88,7 +87,7 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
 });
 
 test('two passes on one clock: every stage of both, the run to the second pour, a begun pass that stays', async () => {
-  const page = await open();
+  const page = await timed();
   await page.clock.install({ time: new Date(NOW) });
   const one = repairOf(first);
   const two = withNext(one, collar);
@@ -101,26 +100,26 @@ test('two passes on one clock: every stage of both, the run to the second pour, 
     materialC: 18,
   });
   await takeJob(page, base(), { job, repairs: [chain], sheets: [sheet] });
-  const at = `${base()}/job/${job.id}/collar`;
+  const at = `/job/${job.id}/collar`;
   for (const stage of STAGES)
     for (const query of ['', '?pass=p2']) {
-      await page.goto(`${at}/${stage}${query}`);
+      await goTo(page, base(), `${at}/${stage}${query}`);
       await page.getByRole('navigation', { name: 'Chain' }).waitFor();
       expect(await page.getByText('cannot be shown').count()).toBe(0);
     }
-  await page.goto(`${at}/place`);
+  await goTo(page, base(), `${at}/place`);
   const pours = page.getByText('Pour from one side');
   await pours.first().waitFor();
   expect(await pours.count()).toBe(2);
   // The clocks of both passes, each with its name.
-  await page.goto(`${at}/hold`);
+  await goTo(page, base(), `${at}/hold`);
   await page.getByText('· 1 Poured collar, ring or channel').first().waitFor();
   await page.getByText('· 2 Poured collar, ring or channel').first().waitFor();
   // Worked up to the second pour: each step is recorded of its own pass.
-  await page.goto(`${at}/run`);
+  await goTo(page, base(), `${at}/run`);
   expect(await runToTheEnd(page, 400)).toBeGreaterThan(20);
   // Worked, it stays: what is in the record is amended and not removed.
-  await page.goto(`${at}/measure?pass=p2`);
+  await goTo(page, base(), `${at}/measure?pass=p2`);
   await page.getByRole('button', { name: 'this pass…' }).click();
   await page.getByRole('button', { name: 'Remove this pass' }).click();
   await page.getByText('This pass has been begun and stands in the record').waitFor();

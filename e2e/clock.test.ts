@@ -1,13 +1,12 @@
 import type { Page } from 'playwright-core';
 import { sampleData } from '@/sample/jobs';
-import { site, turnTo, withSample } from './browser';
+import { goTo, site, turnTo, withSample } from './browser';
 import { choose, takeJob, type } from './hands';
 
 const yard = site();
 const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
 const PLATE = '/job/sample-winch/sample-plate';
-jest.setTimeout(600_000);
 
 const sample = async (): Promise<Page> => {
   const page = await yard.page();
@@ -168,8 +167,8 @@ test('a sheet that is silent on the next lift stops the plan there; a touch stan
     .filter((s) => s.id === repair!.passes.p1!.sheetId)
     .map((s) => ({ ...s, milestones: s.milestones.filter((m) => m.kind !== 'next-lift') }));
   await takeJob(page, base(), { job: of.job, repairs: [repair!], sheets });
-  const at = `${base()}/job/${of.job.id}/${repair!.id}`;
-  await page.goto(`${at}/place`);
+  const at = `/job/${of.job.id}/${repair!.id}`;
+  await goTo(page, base(), `${at}/place`);
   await page.getByRole('heading', { name: 'No time for next lift' }).waitFor();
   await page.getByText('waits for next lift: no time').waitFor();
   // Nothing is said to be ready that waits for nobody knows how long.
@@ -184,10 +183,10 @@ test('a sheet that is silent on the next lift stops the plan there; a touch stan
   const second = page.locator('li').filter({ hasText: 'Set out batch 2 of 2' }).last();
   await second.getByText('hold point').waitFor();
   await second.getByText(/Try it first, by touch/).waitFor();
-  await page.goto(`${at}/hold`);
+  await goTo(page, base(), `${at}/hold`);
   await page.getByText('Next lift: by touch, first tried after 8 h').waitFor();
   await page.getByRole('button', { name: 'Take back' }).click();
   await page.getByText('Next lift: by touch, first tried after 8 h').waitFor({ state: 'detached' });
-  await page.goto(`${at}/place`);
+  await goTo(page, base(), `${at}/place`);
   await page.getByRole('heading', { name: 'No time for next lift' }).waitFor();
 });

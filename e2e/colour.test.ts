@@ -1,14 +1,13 @@
 import type { Page } from 'playwright-core';
-import { site } from './browser';
+import { goTo, site } from './browser';
 import { answer, inspected, stage, type, typeTime, unfold } from './hands';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 /** What the paper of a joint colour prints: two bottles and water, a stand time, what a set covers. */
 async function typeColour(page: Page): Promise<void> {
-  await page.goto(`${base()}/shelf/new`);
+  await goTo(page, base(), '/shelf/new');
   await page.getByLabel('Name', { exact: true }).fill('Slate colour');
   await page.getByLabel('Kind').selectOption({ label: 'Two-bottle joint colour with water and a stand time' });
   await unfold(page);
@@ -46,7 +45,7 @@ async function measureRoom(page: Page, long: string, wide: string): Promise<void
 }
 
 test('joint colour from an empty database: one lot, the hands it needs, a press away; water too early is a stop', async () => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.timed();
   page.on('pageerror', (error) => {
     throw error;
   });

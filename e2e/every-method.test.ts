@@ -2,8 +2,7 @@ import { methodsData } from '@/sample/jobs';
 import { site, turnTo, withSample } from './browser';
 import { type as typeIn, workedTo } from './hands';
 
-const { base, page: open } = site();
-jest.setTimeout(300_000);
+const { base, page: open, timed } = site();
 
 test('one press adds a repair of every other method: each opens, planned, and all of it goes with the sample', async () => {
   const page = await open();
@@ -40,7 +39,7 @@ test('one press adds a repair of every other method: each opens, planned, and al
 });
 
 test('a soak is worked to refusal: each coat written down, what rises asked again, left too soon it is a stop', async () => {
-  const page = await open();
+  const page = await timed();
   await page.clock.install({ time: new Date(Date.UTC(2027, 4, 10, 6)) });
   await withSample(page, base());
   await page.goto(base());

@@ -7,7 +7,6 @@ import { site, turnTo } from './browser';
 import { takeJob } from './hands';
 
 const { base, page: open } = site();
-jest.setTimeout(600_000);
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const ramp = sampleData(NOW, 'Europe/Helsinki').bundles[0]!;

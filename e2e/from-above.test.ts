@@ -4,7 +4,6 @@ import { type } from './hands';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 /** A small picture that any browser opens: one pixel. */
 const PIXEL = Buffer.from(
@@ -14,7 +13,7 @@ const PIXEL = Buffer.from(
 const picture = (name: string) => ({ name, mimeType: 'image/png', buffer: PIXEL });
 
 const opened = async (path: string) => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.page();
   page.on('pageerror', (error) => {
     throw error;
   });

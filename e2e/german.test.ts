@@ -35,7 +35,7 @@ test('German is chosen in the settings, holds over a load, and is given back', a
 });
 
 test('a browser that asks for German first is answered in German, with nothing chosen', async () => {
-  const page = await (await yard.context(DESKTOP, { locale: 'de-DE' })).newPage();
+  const page = await yard.page(DESKTOP, { locale: 'de-DE' });
   await page.goto(base());
   await page.getByRole('button', { name: 'Neuer Auftrag' }).waitFor();
   await page.getByRole('region', { name: 'Ein erster Blick' }).waitFor();
@@ -133,7 +133,7 @@ test.each([
 });
 
 test('typed in German: a sheet, its times, a day; and a refusal in German', async () => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.timed();
   await page.clock.install({ time: new Date('2027-04-19T05:00:00Z') });
   await page.goto(base());
   await inGerman(page);

@@ -1,11 +1,10 @@
 import type { Page } from 'playwright-core';
-import { PHONE, site, turnTo, withSample } from './browser';
+import { goTo, PHONE, site, turnTo, withSample } from './browser';
 import { answer, choose, type } from './hands';
 
 const yard = site();
 const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
-jest.setTimeout(600_000);
 
 const sampled = async (viewport?: typeof PHONE): Promise<Page> => {
   const page = await yard.page(viewport);
@@ -16,7 +15,7 @@ const sampled = async (viewport?: typeof PHONE): Promise<Page> => {
 test('on a phone the rule folds, and nothing runs out of the screen', async () => {
   const page = await sampled(PHONE);
   for (const view of ['/', `${NOSING}/measure`, `${NOSING}/mix`, '/job/sample-ramp', '/shelf']) {
-    await page.goto(base() + view);
+    await goTo(page, base(), view);
     await page.locator('#main').waitFor();
     expect([view, await page.evaluate(() => document.documentElement.scrollWidth <= 391)]).toEqual([view, true]);
   }

@@ -6,17 +6,15 @@ import { DATABASE } from '@/store/database';
 import { site, withSample } from './browser';
 import { answer, type } from './hands';
 
-const yard = site();
+let page: Page;
+const yard = site(async () => {
+  page = await yard.page();
+  await withSample(page, base());
+});
 const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
 const RUN = '/job/sample-winch/sample-plate/run';
 const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
-let page: Page;
-beforeEach(async () => {
-  page = await yard.page();
-  await withSample(page, base());
-});
-jest.setTimeout(600_000);
 
 /** Lets the database refuse to write, until it is mended. */
 const breakWriting = (p: Page) =>

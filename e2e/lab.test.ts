@@ -4,7 +4,6 @@ import { choose, type } from './hands';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 const open = yard.page;
 const minutes = (text: string) => {

@@ -5,14 +5,12 @@ import type { Page } from 'playwright-core';
 import { site, turnTo, withSample } from './browser';
 import { answer, choose, letGo, type } from './hands';
 
-const yard = site();
-const { base } = yard;
-const folder = mkdtempSync(join(tmpdir(), 'grenko-measure-'));
 let page: Page;
-beforeEach(async () => {
+const yard = site(async () => {
   page = await yard.page();
 });
-jest.setTimeout(600_000);
+const { base } = yard;
+const folder = mkdtempSync(join(tmpdir(), 'grenko-measure-'));
 
 /** A new repair in a job of its own, at its measure stage, with every shape offered. */
 async function newVoid(method: RegExp, all = true): Promise<void> {

@@ -4,12 +4,11 @@ import { pieceOf, withPiece } from '@/core/plan';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { furtherSheets } from '@/sample/further-systems';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { site, withSample } from './browser';
+import { goTo, site, withSample } from './browser';
 import { answer, inspected, measuredAs, runToTheEnd, stage, takeJob, type } from './hands';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 async function newRepair(page: Page, methodId: string): Promise<void> {
   await page.goto(base());
@@ -22,7 +21,7 @@ async function newRepair(page: Page, methodId: string): Promise<void> {
 }
 
 const begin = async (): Promise<Page> => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.timed();
   page.on('pageerror', (error) => {
     throw error;
   });
@@ -223,13 +222,13 @@ test('a liquid that runs is thickened by oneself: the caution goes, each filler 
   // As much mix as before, with less resin in it.
   expect(await answer(page)).toBe(neat);
 
-  await page.goto(`${base()}/job/${job.id}/${plate.id}/bench?batch=1`);
+  await goTo(page, base(), `/job/${job.id}/${plate.id}/bench?batch=1`);
   const told = await page.getByTestId('made-of').textContent();
   const [, fibre, silica] =
     /^C is ([\d.]+) g of short fibres and ([\d.]+) g of fumed silica, each weighed by itself\.$/.exec(told!)!;
   expect(Number(fibre) / Number(silica)).toBeCloseTo(3, 1);
 
-  await page.goto(`${base()}/job/${job.id}/pick`);
+  await goTo(page, base(), `/job/${job.id}/pick`);
   const row = (name: string) => page.getByRole('listitem').filter({ hasText: name });
   await row('short fibres').waitFor();
   const grams = async (name: string) => Number(/([\d.]+) g/.exec((await row(name).textContent())!)![1]);

@@ -70,7 +70,7 @@ test('at a desk no word of a drawing is small, cut, or lies over or under anothe
 
 test('lying down no view is too wide, no word of a drawing small, cut or under another, and each begins with its work', async () => {
   const size = { width: 844, height: 390 };
-  const page = await (await yard.context(size, { hasTouch: true })).newPage();
+  const page = await yard.page(size, { hasTouch: true });
   await withSample(page, base(), [methodsData]);
   await page.goto(base());
   await page.locator('#main').waitFor();
@@ -93,7 +93,7 @@ test('lying down no view is too wide, no word of a drawing small, cut or under a
 
 test('on a phone the figure of a stage stays in sight from its first line to its last, and nothing reached by key is under it', async () => {
   for (const size of [PHONE, { width: 844, height: 390 }]) {
-    const page = await (await yard.context(size, { hasTouch: true })).newPage();
+    const page = await yard.page(size, { hasTouch: true });
     await withSample(page, base(), [methodsData]);
     await page.goto(`${base()}${REPAIR}/measure`);
     const answer = page.locator('.answer');

@@ -4,11 +4,10 @@ import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { mortarSheet, sampleSheets } from '@/sample/systems';
 import { scaled } from '@/walks/made';
-import { site, turnTo } from './browser';
+import { goTo, site, turnTo } from './browser';
 import { takeJob, type } from './hands';
 
-const { base, page: open } = site();
-jest.setTimeout(300_000);
+const { base, page: open, context } = site();
 
 const NOW = Date.UTC(2026, 4, 5, 5);
 const MIN = 60_000;
@@ -44,14 +43,14 @@ test('two spalls that would open a kit each: one press makes them one repair tha
         depth: { kind: 'mean', mean: measured(20, 'gauge') },
       } as VoidShape),
     });
-  const page = await open();
+  const page = await (await context()).newPage();
   await page.clock.setFixedTime(new Date(NOW));
   await takeJob(page, base(), {
     job: mild,
     repairs: [spall('North', 1, 300), spall('South', 2, 380)],
     sheets: [sheet],
   });
-  await page.goto(`${base()}/job/${mild.id}/South/mix`);
+  await goTo(page, base(), `/job/${mild.id}/South/mix`);
   await page.getByText(/Prepared first and mixed as one, North, South take 1 × .*, which saves/).waitFor();
   await page.getByRole('button', { name: 'Make them one repair of 2 places' }).click();
   await page.waitForURL(/\/North\/mix$/);
@@ -89,14 +88,14 @@ test('work that would end a few minutes after the day: the press that stays, and
   const pressed = Math.max(...planned(NOW).steps.flatMap((s) => (s.marks?.end?.includes('placed') ? s.endMs : [])));
   // Four in the afternoon in Helsinki, and seven minutes more.
   const plannedStart = NOW + Date.UTC(2026, 4, 5, 13) + 7 * MIN - pressed;
-  const page = await open();
+  const page = await (await context()).newPage();
   await page.clock.setFixedTime(new Date(NOW));
   await takeJob(page, base(), {
     job: mild,
     repairs: [repairOf({ ...eyes, plannedStart })],
     sheets: sampleSheets.filter((s) => s.id === eyes.sheetId),
   });
-  await page.goto(`${base()}/job/${mild.id}/eyes/place`);
+  await goTo(page, base(), `/job/${mild.id}/eyes/place`);
   await page.getByText(/would end 9 min after the working hours, at Tue 16:00; it is not torn apart/).waitFor();
   await page.getByRole('button', { name: 'Stay up to 10 min longer' }).click();
   await page.getByText('9 min past the end of the working day').waitFor();
@@ -121,7 +120,7 @@ test('two plates and the clamps of one: the second waits for them, too few are a
     plannedStart: null,
     schools: { holding: 'clamp' },
   };
-  const page = await open();
+  const page = await (await context()).newPage();
   await page.clock.setFixedTime(new Date(NOW));
   await takeJob(page, base(), {
     job: mild,

@@ -6,16 +6,14 @@ import type { Page } from 'playwright-core';
 import { loadSample, PHONE, site, turnTo, withSample } from './browser';
 import { answer, choose, stage, type, workedTo } from './hands';
 
-const yard = site();
+let page: Page;
+const yard = site(async () => {
+  page = await yard.page();
+});
 const { base } = yard;
 const TSX = 'node_modules/.bin/tsx';
 const RUN = '/job/sample-winch/sample-plate/run';
 const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
-let page: Page;
-beforeEach(async () => {
-  page = await yard.page();
-});
-jest.setTimeout(600_000);
 
 const exported = async (p: Page, job: string): Promise<string> => {
   await p.goto(`${base()}/job/${job}`);
@@ -156,6 +154,7 @@ test.each([
 });
 
 test('a pot that dies while it is poured: what is placed stays, by how far it had come, and the rest is shared out anew', async () => {
+  page = await yard.timed();
   await page.clock.install({ time: new Date(Date.UTC(2027, 4, 10, 6)) });
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-landing/sample-crack/run`);

@@ -25,7 +25,7 @@ const LONGEST = [
   'feasible',
 ];
 const rank = ({ path }) => {
-  const at = LONGEST.findIndex((name) => path.endsWith(`/${name}.test.ts`));
+  const at = LONGEST.findIndex((name) => path.endsWith(`/${name}.test.mjs`));
   return at < 0 ? LONGEST.length : at;
 };
 

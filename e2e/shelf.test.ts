@@ -5,7 +5,6 @@ import { answer, choose, pressed, stage, type, unfold, whenItMayGo } from './han
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 const open = yard.page;
 const digits = (text: string | null) => Number((text ?? '').replace(/[^\d.]/g, ''));
@@ -317,7 +316,7 @@ test('the pick list: kits from lots, what to buy, contents that do not match go 
 });
 
 test('the cup kept of a batch is touched later; soft when it should bear load is a stop', async () => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.timed();
   await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch/sample-plate/run`);

@@ -9,7 +9,6 @@ import { answer, stage, type } from './hands';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 /** A request as nobody’s browser sends it. */
 const raw = (

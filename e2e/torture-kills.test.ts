@@ -1,7 +1,6 @@
 import { kills } from '../torture/kills';
 
 const base = () => process.env.GRENKO_BASE!;
-jest.setTimeout(1_800_000);
 
 test('forty kills in bursts of writing lose nothing that the screen said was saved', async () => {
   const { kills: n, acknowledged, lost, wiped, unopened } = await kills(base(), 40, 3);

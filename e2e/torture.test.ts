@@ -2,7 +2,6 @@ import { fuzz } from '../torture/fuzz';
 import { KINDS_OF_DAMAGE, mutant, seedFiles } from '../torture/mutants';
 
 const base = () => process.env.GRENKO_BASE!;
-jest.setTimeout(1_800_000);
 
 test('two thousand damaged files: refused with a sentence or planned, never a crash, an endless run or a figure that is none', async () => {
   expect(KINDS_OF_DAMAGE.length).toBeGreaterThanOrEqual(12);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { RepairDocument } from '@/core/record';
-import { site } from './browser';
+import { goTo, site } from './browser';
 import {
   answer,
   choose,
@@ -17,7 +17,6 @@ import {
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 /** A sheet typed in by hand, as a person with the maker's paper in hand would. */
 async function typeSheet(
@@ -36,7 +35,7 @@ async function typeSheet(
     split?: boolean;
   },
 ): Promise<void> {
-  await page.goto(`${base()}/shelf/new`);
+  await goTo(page, base(), '/shelf/new');
   await page.getByLabel('Name', { exact: true }).fill(sheet.name);
   await page.getByLabel('Kind').selectOption({ label: sheet.kind });
   await unfold(page);
@@ -126,7 +125,7 @@ async function report(page: Page): Promise<void> {
 /** What the one record of this browser says of the crew: its minutes, task by task, each a mark of its own. */
 async function learned(page: Page): Promise<void> {
   const back = page.url();
-  await page.goto(`${base()}/learned`);
+  await goTo(page, base(), '/learned');
   await page.getByText('From 1 repair.').waitFor();
   const rows = page.getByRole('region', { name: /^Where the time goes/ }).locator('[data-learned]');
   await rows.first().getByText('from 1', { exact: true }).waitFor();
@@ -135,7 +134,7 @@ async function learned(page: Page): Promise<void> {
 }
 
 const begin = async (): Promise<Page> => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.timed();
   page.on('pageerror', (error) => {
     throw error;
   });
@@ -213,7 +212,7 @@ test('anchors, from an empty database to their release, in US units', async () =
   await page.waitForURL(/inspect/);
   await passInspection(page);
   expect(await answer(page)).toBe('may go on');
-  await page.goto(`${base()}/settings`);
+  await goTo(page, base(), '/settings');
   await choose(page, 'Units', 'US customary');
   await page.goBack();
   await stage(page, 'Measure');

@@ -4,7 +4,6 @@ import { begin, begun, chosen, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 /** Four bolts in wet holes, typed from an empty database with a sheet that tells of holes, worked and proved. */
 test('anchors as the sheet has them: its hole, its cleaning, its wet holes, counted one by one and proved by a pull', async () => {

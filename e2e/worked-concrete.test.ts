@@ -5,7 +5,6 @@ import { BED_BAG, begin, begun, chosen, known, newJob, said, says, typeSheet } f
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 /** The ramp crack: a slot sawn along it, and chased to a V. */
 async function rampCrack(page: Page): Promise<void> {

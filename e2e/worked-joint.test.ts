@@ -4,7 +4,6 @@ import { begin, begun, chosen, newJob, said, says, typeSheet } from './worked';
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 test('a joint that moves, out of a cartridge: three figures measure it, its movement is typed, and any hour serves', async () => {
   const page = await begin(yard, '2027-05-10T04:00:00Z');

@@ -4,7 +4,6 @@ import { begin, begun, chosen, known, newJob, said, says, typeSheet } from './wo
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 test('a dent in a door: a skim and two builds in seven small mixes, more of them as the dose rises', async () => {
   const page = await begin(yard, '2027-04-19T05:00:00Z');

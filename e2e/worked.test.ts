@@ -4,7 +4,6 @@ import { begin, inUnits, MORTAR_KIT, newJob, said, says, typeSheet } from './wor
 
 const yard = site();
 const { base } = yard;
-jest.setTimeout(600_000);
 
 test('two wear plates from one mix', async () => {
   const page = await begin(yard, '2027-04-13T05:00:00Z');

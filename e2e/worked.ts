@@ -1,10 +1,10 @@
 import type { Page } from 'playwright-core';
-import type { Site } from './browser';
+import { goTo, type Site } from './browser';
 import { choose, inspected, stage, type, typeTime, unfold } from './hands';
 
 /** A page on which it is a given hour, as of a technician who begins with nothing. */
 export const begin = async (yard: Site, iso: string): Promise<Page> => {
-  const page = await (await yard.context()).newPage();
+  const page = await yard.timed();
   page.on('pageerror', (error) => {
     throw error;
   });
@@ -48,7 +48,7 @@ export async function typeSheet(
   fields: readonly (readonly [label: string, text: string])[],
   times: readonly (readonly [kind: string, text: string, from?: string, on?: string, potOf?: string])[],
 ): Promise<void> {
-  await page.goto(`${base}/shelf/new`);
+  await goTo(page, base, '/shelf/new');
   await page.getByLabel('Name', { exact: true }).fill(name);
   await page.getByLabel('Kind').selectOption({ label: kind });
   await unfold(page);
@@ -65,7 +65,7 @@ export async function typeSheet(
 }
 
 export async function newJob(page: Page, base: string, air: string, humidity: string): Promise<void> {
-  await page.goto(base);
+  await goTo(page, base, '/');
   await page.getByRole('button', { name: 'New job' }).click();
   await page.waitForURL(/\/job\//);
   await type(page, 'Air temperature', air);
@@ -88,10 +88,10 @@ export const says = async (page: Page, what: RegExp): Promise<void> => {
 };
 /** The units of the reader, wherever one stands. */
 export async function inUnits(page: Page, base: string, units: string): Promise<void> {
-  const at = page.url();
-  await page.goto(`${base}/settings`);
+  const at = page.url().slice(base.length);
+  await goTo(page, base, '/settings');
   await choose(page, 'Units', units);
-  await page.goto(at);
+  await goTo(page, base, at);
   await page.locator('#main').waitFor();
 }
 
