@@ -19,8 +19,8 @@ export const FLAGS = [
 export const DESKTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
-/** Pages of a test live for seconds: what a compiler for long ones costs is not won back. */
-export const SHORT_LIVED = '--js-flags=--single-threaded-gc --interrupt-budget=2000000';
+/** Pages of a test live for seconds: what the compilers for long ones cost is not won back, but in the longest loops. */
+export const SHORT_LIVED = '--js-flags=--single-threaded-gc --no-maglev --invocation-count-for-turbofan=12000';
 
 /**
  * What a browser need not do for a test. The first two are pages of the browser's own address bar, which nobody sees
@@ -293,6 +293,7 @@ export function site(before?: () => Promise<void>): Site {
     context: async (viewport = DESKTOP, over = {}) => {
       const context = await onDisk(ownProfile(), viewport, over);
       own.push(context);
+      await forget(context.pages()[0]!, base());
       return context;
     },
   };

@@ -124,7 +124,7 @@ test('weather hour by hour: a file asks what it does not say, a bad row is told,
 });
 
 test('the probe is held to the place and read when it has settled; the record keeps its source', async () => {
-  const page = await open();
+  const page = await yard.timed();
   await withSample(page, base());
   await page.goto(`${base()}/job/sample-winch/sample-plate/run`);
   await page.getByRole('button', { name: 'Read a value' }).click();
