@@ -36,6 +36,45 @@ test('what would open a window in a frosty week: a tent with heat, taken with on
   await page.getByText(/No start in this week is good/).waitFor();
 });
 
+test('a base in the sun is too hot all week: a shade hung a day before opens it, with one press and one undo', async () => {
+  const page = await yard.page();
+  const of = sampleData(Date.now(), 'Europe/Helsinki').bundles.find((b) => b.job.id === 'sample-ramp')!;
+  const nosing = of.repairs.find((r) => r.id === 'sample-nosing')!;
+  const surroundings = { ...nosing.base.surroundings, sky: 'open', tone: 'dark', sunPeakW: 900, cloudPct: 0 } as const;
+  const repair = {
+    ...nosing,
+    base: { ...nosing.base, known: [], surroundings },
+    passes: { ...nosing.passes, p1: { ...nosing.passes.p1!, materialC: 20 } },
+  };
+  const climate = { kind: 'daily', lowC: 19, lowHour: 5, highC: 27, highHour: 15, humidityAtLowPct: 60 } as const;
+  const job = {
+    ...of.job,
+    wantedAt: null,
+    climate,
+    workingHours: { fromHour: 10, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] },
+  };
+  const sheets = of.sheets.map((s) => ({ ...s, limits: { ...s.limits, baseMaxC: 28 } }));
+  await takeJob(page, base(), { job, repairs: [repair], sheets });
+  await turnTo(page, base(), `/job/sample-ramp/sample-nosing/place`);
+  await page.getByText(/No start in this week is good/).waitFor();
+  await page.getByRole('button', { name: 'What would open a window?' }).click();
+  const shade = page
+    .getByTestId('openers')
+    .getByRole('listitem')
+    .filter({ hasText: 'Hang a shade over it a day before, by' });
+  await shade.waitFor({ timeout: 240_000 });
+  expect(await page.getByTestId('openers').textContent()).not.toContain('heat');
+  await shade.getByRole('button', { name: 'Plan it so' }).click();
+  await page
+    .getByTestId('start-says')
+    .getByText(/all limits hold/)
+    .waitFor();
+  await turnTo(page, base(), `/job/sample-ramp/sample-nosing/inspect`);
+  await page.getByRole('radio', { name: 'sky, no sun' }).and(page.locator('[aria-checked=true]')).waitFor();
+  await page.keyboard.press('Control+z');
+  await page.getByRole('radio', { name: 'sky and sun' }).and(page.locator('[aria-checked=true]')).waitFor();
+});
+
 test('a load is held against the strength: too much is a stop, a bearable one has its hour and asks for a review', async () => {
   const page = await sample();
   await page.goto(`${base()}${NOSING}/release`);

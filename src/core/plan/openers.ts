@@ -10,7 +10,7 @@ import { startsAskOf } from './starts-ask';
 
 /** A change that opens a window, or comes nearest to it, tried out on the whole computation. */
 export interface Opener {
-  readonly kind: 'material' | 'tent' | 'system';
+  readonly kind: 'material' | 'tent' | 'shade' | 'system';
   /** The good start it gives that is ready first, and when that is. */
   readonly startMs: number;
   readonly readyMs: number | null;
@@ -20,8 +20,11 @@ export interface Opener {
   readonly missMin: number | null;
   /** Closed packs kept at this temperature, °C. */
   readonly materialC?: number;
-  /** A tent or heater with its hours, and the stretch it is needed for this start. */
+  /** A tent or heater with its hours. */
   readonly cover?: NonNullable<Surroundings['cover']>;
+  /** The sun is kept off it. */
+  readonly sky?: 'shade';
+  /** The stretch for which a tent or a shade is needed. */
   readonly coverFromMs?: number;
   readonly coverToMs?: number;
   readonly sheetId?: string;
@@ -35,6 +38,11 @@ const DAY_MS = 24 * HOUR_MS;
 const SPARE_MS = 2 * HOUR_MS;
 /** What is ready sooner by less than this is no gain. */
 const GAIN_MS = 30 * MIN_MS;
+/** A base keeps the sun of yesterday: a shade hangs this long before. */
+const SHADED_MS = DAY_MS;
+/** What heat is to blame for, and what cold. */
+const HOT: readonly FailId[] = ['baseHot', 'airHot'];
+const COLD: readonly FailId[] = ['baseCold', 'airCold', 'dew', 'hold'];
 /** Steps in which warming is tried, K, and lead times before the start, h. */
 const WARM_K = [3, 5, 8, 12, 16, 20, 25];
 const LEAD_H = [2, 4, 8, 16];
@@ -43,12 +51,23 @@ const MATERIAL_STEP_K = 2;
 const ROOM_C = 23;
 const SYSTEMS_SHOWN = 3;
 
+/** A repair as it is with what opens its window. */
+export const openedBy = (o: Opener, repair: Piece): Piece => {
+  const around = { ...(o.cover && { cover: o.cover }), ...(o.sky && { sky: o.sky }) };
+  return {
+    ...repair,
+    ...(o.materialC !== undefined && { materialC: o.materialC }),
+    base: { ...repair.base, surroundings: { ...repair.base.surroundings, ...around } },
+    ...(o.sheetId && { sheetId: o.sheetId, kitId: null, dosePct: null, blend: null }),
+  };
+};
+
 /** A plan of one repair as it would be, with its starts; null where nothing can be planned. */
 type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
 
 /**
- * What would open a window for a repair: packs kept warmer (or cooler), a tent and heat with their hours, both at once
- * where neither does, another system on the shelf; each tried by planning the repair so and looking at every start.
+ * What would open a window for a repair: packs kept warmer (or cooler), a shade, a tent and heat with their hours, packs
+ * and tent at once where neither does, another system on the shelf; each tried by planning the repair so and looking at every start.
  * Where nothing opens one, what comes nearest to the wanted reopening, with its miss. Up to some hundred milliseconds:
  * a page has it done in a worker.
  */
@@ -96,9 +115,14 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
       break;
     }
   }
-  const tent = tentFor(ask, planned, repair, from, gains, missed);
+  const shade = shadeFor(ask, planned, repair, from);
+  if (gains(shade?.t ?? null)) out.push(opener('shade', shade!.t!, shade!.more));
+  else if (shade) missed('shade', shade.t, shade.more);
+  // Nobody heats what is too hot already, though a tent keeps the sun off as well.
+  const tooHot = HOT.some((id) => reasons.has(id)) && !COLD.some((id) => reasons.has(id));
+  const tent = tooHot ? null : tentFor(ask, planned, repair, from, gains, missed);
   if (tent) out.push(opener('tent', tent.t, tent.more));
-  if (!out.length && coldPacks) {
+  if (!out.length && coldPacks && !tooHot) {
     // Neither does alone: a tent over packs from a warm room.
     const materialC = Math.min(ROOM_C, l.materialMaxC ?? ROOM_C);
     const both = tentFor(ask, planned, { ...repair, materialC }, from, gains, (kind, t, more) =>
@@ -146,6 +170,24 @@ function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): Trie
   return plan && starts ? { plan, starts: startWindows(starts) } : null;
 }
 
+/** The sun kept off a face that is in it, from a day before until it has gelled. */
+function shadeFor(
+  ask: JobAsk,
+  planned: JobPlan,
+  repair: Piece,
+  from: number,
+): { t: Tried; more: Partial<Opener> } | null {
+  const { surroundings } = repair.base;
+  // A base whose temperature is known is as warm as it is known to be.
+  if (surroundings.sky !== 'open' || repair.base.known.length) return null;
+  const startFrom = Math.max(ask.job.startFrom, from + SHADED_MS);
+  const shaded = { ...repair, base: { ...repair.base, surroundings: { ...surroundings, sky: 'shade' as const } } };
+  const t = trial({ ...ask, job: { ...ask.job, startFrom } }, planned, shaded, from);
+  const startMs = t?.starts.bestMs;
+  const stretch = t && startMs ? { coverFromMs: startMs - SHADED_MS, coverToMs: neededUntil(t, startMs) } : {};
+  return { t, more: { sky: 'shade', ...stretch } };
+}
+
 /** The least warming that opens a window, then the shortest time it must be on. */
 function tentFor(
   ask: JobAsk,
@@ -173,7 +215,7 @@ function tentFor(
       continue;
     }
     const startMs = t.starts.bestMs!;
-    const untilMs = warmUntil(t, startMs);
+    const untilMs = neededUntil(t, startMs);
     // Hours repeat every day: what lasts nearly a day or longer is on all day.
     for (const lead of LEAD_H) {
       const onMs = startMs - lead * HOUR_MS;
@@ -192,10 +234,10 @@ function tentFor(
 }
 
 /**
- * Until when the warmth is needed: until it has gelled, with something to spare; where no gel is known, until it is
+ * Until when a tent or a shade is needed: until it has gelled, with something to spare; where no gel is known, until it is
  * ready.
  */
-function warmUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
+function neededUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
   const took = (kind: string) => {
     const m = plan.milestones.findLast((x) => x.kind === kind);
     return m?.planMs != null && m.originMs !== null ? m.planMs - m.originMs : null;

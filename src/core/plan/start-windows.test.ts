@@ -8,6 +8,7 @@ import {
   earliestWith,
   type Job,
   type Opener,
+  openedBy,
   openersOf,
   type Piece,
   pieceOf,
@@ -269,13 +270,7 @@ describe('what would open a window', () => {
   };
   /** The repair with the change made, planned as it would be. */
   const done = (o: Opener, ask: ReturnType<typeof open>['ask'], mine: Piece) => {
-    const base = o.cover ? { ...mine.base, surroundings: { ...mine.base.surroundings, cover: o.cover } } : mine.base;
-    const changed: Piece = {
-      ...mine,
-      base,
-      materialC: o.materialC ?? mine.materialC,
-      ...(o.sheetId && { sheetId: o.sheetId, kitId: null }),
-    };
+    const changed = openedBy(o, mine);
     const p = planJob({ ...ask, repairs: [repairOf(changed)] });
     return startWindows(startsAskOf(p.repairs[0]!, ask.job, p.windows, NOW)!);
   };
@@ -305,6 +300,43 @@ describe('what would open a window', () => {
         .map((o) => o.kind);
     expect(kinds(1)).toContain('tent');
     expect(kinds(0)).not.toContain('tent');
+  });
+
+  describe('a base in the sun, at nights of 16 °C and days of 28 °C', () => {
+    const hot = {
+      climate: { kind: 'daily', lowC: 16, lowHour: 5, highC: 28, highHour: 15, humidityAtLowPct: 60 },
+    } as const;
+    const dark = { sky: 'open', tone: 'dark', sunPeakW: 900, cloudPct: 0 } as const;
+    const inSun = (over: Partial<Piece['base']['surroundings']> = {}): Partial<Piece> => ({
+      materialC: 18,
+      base: { ...nosing.base, known: [], surroundings: { ...nosing.base.surroundings, ...dark, ...over } },
+    });
+    const sheets = sampleSheets.map((s) =>
+      s.id === nosing.sheetId ? { ...s, limits: { ...s.limits, baseMinC: 5, baseMaxC: 27 } } : s,
+    );
+
+    test('a shade hung a day before gives hours in which it is not too hot, and keeps what was good', () => {
+      const { ask, mine, openers } = open(hot, inSun(), sheets);
+      const bare = done({ kind: 'shade', startMs: 0, readyMs: null, share: 0, missMin: null }, ask, mine);
+      expect(bare.reasons.map((r) => r.id)).toContain('baseHot');
+      const shade = openers.find((o) => o.kind === 'shade')!;
+      expect(shade.startMs - shade.coverFromMs!).toBe(24 * 3_600_000);
+      expect(shade.coverFromMs!).toBeGreaterThanOrEqual(NOW - 600_000);
+      expect(shade.coverToMs!).toBeGreaterThan(shade.startMs);
+      const found = done(shade, ask, mine);
+      const at = Math.round((shade.startMs - found.fromMs) / found.stepMs);
+      expect(found.against[at]).toBe(0);
+      expect(bare.against[at]).not.toBe(0);
+      // Nobody heats what is too hot.
+      expect(openers.map((o) => o.kind)).not.toContain('tent');
+    });
+
+    test('nobody is told to shade what no sun is on, or a base whose temperature is known', () => {
+      const kinds = (repair: Partial<Piece>) => open(hot, repair, sheets).openers.map((o) => o.kind);
+      expect(kinds(inSun({ sky: 'shade' }))).not.toContain('shade');
+      const known = inSun().base!;
+      expect(kinds({ base: { ...known, known: [{ atMs: NOW, tempC: 35 }] } })).not.toContain('shade');
+    });
   });
 
   test('cold packs are kept warmer, by no more than it takes', () => {

@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { type Opener, passKey, preparedFrom, type StartsAsk } from '@/core/plan';
+import { type Opener, openedBy, passKey, preparedFrom, type StartsAsk } from '@/core/plan';
 
 import { figure, formatDuration, joined, phrase } from '@/words';
 import { type PlanWorker, startPlanWorker } from '@/worker/plan';
@@ -56,13 +56,7 @@ export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts
   };
 
   const take = (o: Opener) =>
-    changePass(repair, (r) => ({
-      ...r,
-      plannedStart: preparedFrom(starts, o.startMs),
-      ...(o.materialC !== undefined && { materialC: o.materialC }),
-      ...(o.cover && { base: { ...r.base, surroundings: { ...r.base.surroundings, cover: o.cover } } }),
-      ...(o.sheetId && { sheetId: o.sheetId, kitId: null, dosePct: null, blend: null }),
-    }));
+    changePass(repair, (r) => ({ ...openedBy(o, r), plannedStart: preparedFrom(starts, o.startMs) }));
 
   const covers = (o: Opener, cover: NonNullable<Opener['cover']>): string => {
     const hours =
@@ -75,12 +69,17 @@ export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts
         : phrase`: on by ${dayAndClock(o.coverFromMs, zone)}, until ${shortWhen(o.coverToMs, zone, nowMs)}`;
     return phrase`tent and heat by ${format('interval', cover.warmK).text}, ${hours}${stretch}`;
   };
+  const shades = (o: Opener): string =>
+    o.coverFromMs === undefined || o.coverToMs === undefined
+      ? 'hang a shade over it a day before'
+      : phrase`hang a shade over it a day before, by ${dayAndClock(o.coverFromMs, zone)}, and leave it until ${shortWhen(o.coverToMs, zone, nowMs)}`;
   const says = (o: Opener): string => {
     const all = joined(
       [
         ...(o.materialC === undefined
           ? []
           : [phrase`keep the closed packs at ${format('temperature', o.materialC).text}`]),
+        ...(o.sky ? [shades(o)] : []),
         ...(o.cover ? [covers(o, o.cover)] : []),
         ...(o.sheetId ? [phrase`take ${o.sheetName} from the shelf`] : []),
       ],
@@ -104,7 +103,7 @@ export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts
       {found && !found.length && (
         <p>
           {none
-            ? 'Warmer packs, a tent with up to 25 K of heat and the other systems on the shelf were tried: none opens one or comes nearer. Move the reopening or the days.'
+            ? 'Warmer and cooler packs, a shade where the sun is on it, a tent with up to 25 K of heat and the other systems on the shelf were tried: none opens one or comes nearer. Move the reopening or the days.'
             : 'Nothing that was tried makes it ready sooner.'}
         </p>
       )}
