@@ -230,13 +230,16 @@ interface Kept {
 }
 const kept = new Map<string, Kept>();
 
-/**
- * A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored. It
- * goes when the run is over.
- */
+/** A folder of its own, which goes when the run is over. */
+export const ownFolder = (): string => {
+  const run = process.env.GRENKO_TABLES;
+  return mkdtempSync(join(run ? dirname(run) : tmpdir(), 'own-'));
+};
+
+/** A profile of its own that knows the product compiled (GRENKO_PROFILE, made once for the run), but nothing stored. */
 const ownProfile = (): string => {
-  const { GRENKO_PROFILE: compiled, GRENKO_TABLES: run } = process.env;
-  const folder = mkdtempSync(join(run ? dirname(run) : tmpdir(), 'own-'));
+  const folder = ownFolder();
+  const compiled = process.env.GRENKO_PROFILE;
   if (compiled) cpSync(compiled, folder, { recursive: true });
   return folder;
 };

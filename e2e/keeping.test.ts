@@ -1,9 +1,8 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { DATABASE } from '@/store/database';
-import { site, withSample } from './browser';
+import { ownFolder, site, withSample } from './browser';
 import { answer, type } from './hands';
 
 let page: Page;
@@ -14,7 +13,7 @@ const yard = site(async () => {
 const { base } = yard;
 const NOSING = '/job/sample-ramp/sample-nosing';
 const RUN = '/job/sample-winch/sample-plate/run';
-const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
+const folder = ownFolder();
 
 /** Lets the database refuse to write, until it is mended. */
 const breakWriting = (p: Page) =>

@@ -1,8 +1,7 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { site, turnTo, withSample } from './browser';
+import { ownFolder, site, turnTo, withSample } from './browser';
 import { answer, choose, letGo, type } from './hands';
 
 let page: Page;
@@ -10,7 +9,7 @@ const yard = site(async () => {
   page = await yard.page();
 });
 const { base } = yard;
-const folder = mkdtempSync(join(tmpdir(), 'grenko-measure-'));
+const folder = ownFolder();
 
 /** A new repair in a job of its own, at its measure stage, with every shape offered. */
 async function newVoid(method: RegExp, all = true): Promise<void> {

@@ -1,9 +1,8 @@
 import { execFileSync, spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
-import { loadSample, PHONE, site, turnTo, withSample } from './browser';
+import { loadSample, ownFolder, PHONE, site, turnTo, withSample } from './browser';
 import { answer, choose, stage, type, workedTo } from './hands';
 
 let page: Page;
@@ -13,7 +12,7 @@ const yard = site(async () => {
 const { base } = yard;
 const TSX = 'node_modules/.bin/tsx';
 const RUN = '/job/sample-winch/sample-plate/run';
-const folder = mkdtempSync(join(tmpdir(), 'grenko-'));
+const folder = ownFolder();
 
 const exported = async (p: Page, job: string): Promise<string> => {
   await p.goto(`${base()}/job/${job}`);
