@@ -25,8 +25,10 @@ const twice = (name: string, body: Body, of = roundNow()) => {
       await once(() => body(...row), of);
     } catch (why) {
       await once(() => body(...row), of);
+      const told = `${name}\n${why instanceof Error ? why.stack : why}\n`;
       const again = process.env.GRENKO_AGAIN;
-      if (again) appendFileSync(again, `${name}\n${why instanceof Error ? why.stack : why}\n`);
+      if (again) appendFileSync(again, told);
+      else process.stderr.write(`At the second try only: ${told}`);
     }
   };
 };

@@ -19,7 +19,7 @@ export const FLAGS = [
 export const DESKTOP = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
-/** Pages of a test live for seconds: what the compilers for long ones cost is not won back, but in the longest loops. */
+/** Pages of a test live for seconds: a compiler for long ones is not won back, but in the longest loops. */
 export const SHORT_LIVED = '--js-flags=--single-threaded-gc --no-maglev --invocation-count-for-turbofan=12000';
 
 /**

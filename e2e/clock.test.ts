@@ -69,6 +69,8 @@ test('a base in the sun is too hot all week: a shade hung a day before opens it,
     .getByTestId('start-says')
     .getByText(/all limits hold/)
     .waitFor();
+  // Whoever does it is told what it counts on.
+  await page.getByRole('heading', { name: 'Planned with no sun on it' }).waitFor();
   await turnTo(page, base(), `/job/sample-ramp/sample-nosing/inspect`);
   await page.getByRole('radio', { name: 'sky, no sun' }).and(page.locator('[aria-checked=true]')).waitFor();
   await page.keyboard.press('Control+z');

@@ -46,9 +46,6 @@ async function measureRoom(page: Page, long: string, wide: string): Promise<void
 
 test('joint colour from an empty database: one lot, the hands it needs, a press away; water too early is a stop', async () => {
   const page = await yard.timed();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
   await page.clock.install({ time: new Date('2027-04-20T05:00:00Z') });
   await typeColour(page);
   await page.goto(base());

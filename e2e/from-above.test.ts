@@ -14,9 +14,6 @@ const picture = (name: string) => ({ name, mimeType: 'image/png', buffer: PIXEL 
 
 const opened = async (path: string) => {
   const page = await yard.page();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
   await withSample(page, base(), [methodsData]);
   await page.goto(base() + path);
   await page.locator('#main').waitFor();

@@ -22,9 +22,6 @@ async function newRepair(page: Page, methodId: string): Promise<void> {
 
 const begin = async (): Promise<Page> => {
   const page = await yard.timed();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
   await page.clock.install({ time: new Date('2026-05-05T05:00:00Z') });
   await withSample(page, base(), [], true);
   await page.goto(base());

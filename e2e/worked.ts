@@ -5,9 +5,6 @@ import { choose, inspected, stage, type, typeTime, unfold } from './hands';
 /** A page on which it is a given hour, as of a technician who begins with nothing. */
 export const begin = async (yard: Site, iso: string): Promise<Page> => {
   const page = await yard.timed();
-  page.on('pageerror', (error) => {
-    throw error;
-  });
   await page.clock.install({ time: new Date(iso) });
   return page;
 };

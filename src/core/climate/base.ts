@@ -105,7 +105,13 @@ const TAKES_UP = { light: 0.4, medium: 0.65, dark: 0.9 } as const;
 /** Emissivity of common bases, and what a clear sky takes from a face that sees all of it beyond the air, W/m². */
 const EMISSIVITY = 0.9;
 const CLEAR_SKY_W = 63;
-const SKY_VIEW = { none: 0, shade: 0.4, open: 1 } as const;
+/** How much of the sky a face sees, whether the sun comes on it, and whether something may have to keep it off. */
+const SKY = {
+  none: { view: 0, sun: false, shaded: false },
+  shade: { view: 0.4, sun: false, shaded: true },
+  open: { view: 1, sun: true, shaded: false },
+} as const;
+export const skyOf = (s: Pick<Surroundings, 'sky'>) => SKY[s.sky];
 
 /** The base as a body with a temperature of its own. */
 export const BaseBody = z.object({
@@ -197,11 +203,11 @@ const within = (hour: number, from: number, to: number) =>
  */
 export function environmentOver(air: Series, body: BaseBody, zone: string): Float64Array {
   const { surroundings: s } = body;
-  if (s.sky === 'none' && !s.cover) return air.values;
+  if (!SKY[s.sky].view && !s.cover) return air.values;
   const h = H[body.exposure];
   const clear = 1 - s.cloudPct / 100;
-  const loss = (EMISSIVITY * SKY_VIEW[s.sky] * CLEAR_SKY_W * clear) / h;
-  const sun = s.sky === 'open' ? (TAKES_UP[s.tone] * s.sunPeakW * (0.25 + 0.75 * clear)) / h : 0;
+  const loss = (EMISSIVITY * SKY[s.sky].view * CLEAR_SKY_W * clear) / h;
+  const sun = SKY[s.sky].sun ? (TAKES_UP[s.tone] * s.sunPeakW * (0.25 + 0.75 * clear)) / h : 0;
   const out = new Float64Array(air.values.length);
   const days = localDays(zone, air.times[0]!, air.times.at(-1)!);
   let d = 0;

@@ -1,5 +1,5 @@
 import { DateTime, IANAZone } from 'luxon';
-import type { Surroundings } from '../climate';
+import { type Surroundings, skyOf } from '../climate';
 import { isTaken, methodOf } from '../method';
 import type { SheetRevision } from '../system';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
@@ -67,8 +67,8 @@ type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
 
 /**
  * What would open a window for a repair: packs kept warmer (or cooler), a shade, a tent and heat with their hours, packs
- * and tent at once where neither does, another system on the shelf; each tried by planning the repair so and looking at every start.
- * Where nothing opens one, what comes nearest to the wanted reopening, with its miss. Up to some hundred milliseconds:
+ * and tent at once where neither does, another system on the shelf; each tried by planning the repair so and looking at
+ * every start. Where nothing opens one, what comes nearest to the wanted reopening, with its miss. Up to some hundred milliseconds:
  * a page has it done in a worker.
  */
 export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
@@ -117,9 +117,10 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   }
   const shade = shadeFor(ask, planned, repair, from);
   if (gains(shade?.t ?? null)) out.push(opener('shade', shade!.t!, shade!.more));
-  else if (shade) missed('shade', shade.t, shade.more);
-  // Nobody heats what is too hot already, though a tent keeps the sun off as well.
-  const tooHot = HOT.some((id) => reasons.has(id)) && !COLD.some((id) => reasons.has(id));
+  else if (shade) missed('shade', shade.t, { sky: 'shade' });
+  // Nobody heats what is too hot in the hours of work, though a tent keeps the sun off as well.
+  const atWork = new Set([...new Set(before?.starts.against)].filter(inHours).flatMap(reasonsOf));
+  const tooHot = HOT.some((id) => atWork.has(id)) && !COLD.some((id) => atWork.has(id));
   const tent = tooHot ? null : tentFor(ask, planned, repair, from, gains, missed);
   if (tent) out.push(opener('tent', tent.t, tent.more));
   if (!out.length && coldPacks && !tooHot) {
@@ -153,6 +154,8 @@ function soonestLate(s: Starts): { readonly startMs: number; readonly readyMs: n
   return at < 0 ? null : { startMs: s.fromMs + at * s.stepMs, readyMs: s.readyMs[at]! };
 }
 
+const inHours = (against: number): boolean => !reasonsOf(against).includes('hours');
+
 const readyOf = (s: Starts): number => {
   const i = s.bestMs === null ? -1 : Math.round((s.bestMs - s.fromMs) / s.stepMs);
   const ready = i < 0 ? Number.NaN : s.readyMs[i]!;
@@ -179,7 +182,7 @@ function shadeFor(
 ): { t: Tried; more: Partial<Opener> } | null {
   const { surroundings } = repair.base;
   // A base whose temperature is known is as warm as it is known to be.
-  if (surroundings.sky !== 'open' || repair.base.known.length) return null;
+  if (!skyOf(surroundings).sun || repair.base.known.length) return null;
   const startFrom = Math.max(ask.job.startFrom, from + SHADED_MS);
   const shaded = { ...repair, base: { ...repair.base, surroundings: { ...surroundings, sky: 'shade' as const } } };
   const t = trial({ ...ask, job: { ...ask.job, startFrom } }, planned, shaded, from);
@@ -234,8 +237,8 @@ function tentFor(
 }
 
 /**
- * Until when a tent or a shade is needed: until it has gelled, with something to spare; where no gel is known, until it is
- * ready.
+ * Until when a tent or a shade is needed: until it has gelled, with something to spare; where no gel is known, until it
+ * is ready.
  */
 function neededUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
   const took = (kind: string) => {

@@ -2,11 +2,13 @@ import fc from 'fast-check';
 import { sampleData } from '../../sample/jobs';
 import { sampleSheets } from '../../sample/systems';
 import { paceOf, reachOr } from '../cure';
+import { judge } from '../judge';
 import { methodOf } from '../method';
 import { clockOf, milestoneOf, type SheetRevision } from '../system';
 import {
   earliestWith,
   type Job,
+  NOTHING_YET,
   type Opener,
   openedBy,
   openersOf,
@@ -329,6 +331,27 @@ describe('what would open a window', () => {
       expect(bare.against[at]).not.toBe(0);
       // Nobody heats what is too hot.
       expect(openers.map((o) => o.kind)).not.toContain('tent');
+    });
+
+    test('nights too cold for anybody at work do not make heat of use by day', () => {
+      const workingHours = { fromHour: 10, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] };
+      const chilly = sheets.map((s) => ({ ...s, limits: { ...s.limits, baseMinC: 19 } }));
+      const { ask, mine, openers } = open({ ...hot, workingHours }, inSun(), chilly);
+      const bare = done({ kind: 'shade', startMs: 0, readyMs: null, share: 0, missMin: null }, ask, mine);
+      expect(bare.reasons.map((r) => r.id)).toEqual(expect.arrayContaining(['baseHot', 'baseCold']));
+      expect(openers.map((o) => o.kind)).toContain('shade');
+      expect(openers.map((o) => o.kind)).not.toContain('tent');
+    });
+
+    test('a plan that counts on a shade says so; one in the open, or of a known base, does not', () => {
+      const told = (repair: Partial<Piece>) => {
+        const { ask, mine } = open(hot, repair, sheets);
+        const plan = planJob(ask).repairs[0]!;
+        return judge({ ...ask, repair: mine, plan, actuals: NOTHING_YET }).some((f) => f.id === 'shade');
+      };
+      expect(told(inSun({ sky: 'shade' }))).toBe(true);
+      expect(told(inSun())).toBe(false);
+      expect(told({ base: { ...inSun({ sky: 'shade' }).base!, known: [{ atMs: NOW, tempC: 35 }] } })).toBe(false);
     });
 
     test('nobody is told to shade what no sun is on, or a base whose temperature is known', () => {

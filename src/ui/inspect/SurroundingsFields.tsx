@@ -1,5 +1,5 @@
 'use client';
-import { baseProblems, type Surroundings } from '@/core/climate';
+import { baseProblems, type Surroundings, skyOf } from '@/core/climate';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import type { BaseProps } from './BaseFields';
@@ -45,7 +45,7 @@ export function SurroundingsFields({ base, change }: BaseProps) {
               check={(v) => objection({ cloudPct: v })}
             />
           )}
-          {s.sky === 'open' && (
+          {skyOf(s).sun && (
             <>
               <label className="block">
                 Its tone

@@ -1,4 +1,4 @@
-import { extremes, extremesOf, humidityOf, type Series, valueAt } from '../../climate';
+import { extremes, extremesOf, humidityOf, type Series, skyOf, valueAt } from '../../climate';
 import { paceOf } from '../../cure';
 import { at, attempt, degC, exactly, kelvin, percent } from '../../say';
 import { milestoneOf } from '../../system';
@@ -62,6 +62,13 @@ const F = findings({
     title: 'Material colder than the sheet tells',
     why: '{is} in the pot, the sheet’s time for it begins at {from}; it is planned by the base, which is warmer.',
     todo: 'Keep the closed packs in a warm room overnight: cold it is dosed wrongly, mixes badly and hardly wets.',
+  },
+  shade: {
+    severity: 'note',
+    stage: 'place',
+    title: 'Planned with no sun on it',
+    why: 'It is reckoned to be in the shade from the day before it is placed until it has set.',
+    todo: 'Where the sun would come on it, hang a shade the day before and leave it until then.',
   },
   'base-untold': {
     id: 'material-temperature',
@@ -136,6 +143,10 @@ export const siteRules: Readonly<Record<string, Rule>> = {
       out.push(F.humidity({ is: percent(damp.max), when: at(damp.maxMs), limit: exactly(percent(max)) }));
     return out;
   },
+
+  /** A base that is shaded only on paper is as hot as one in the sun. */
+  shade: ({ plan: { thermal }, repair: { base } }) =>
+    thermal && skyOf(base.surroundings).shaded && !base.known.length ? [F.shade()] : [],
 
   'material-temperature': ({ plan }) => {
     const { sheet, potC } = plan;
