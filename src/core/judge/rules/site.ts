@@ -67,8 +67,8 @@ const F = findings({
     severity: 'note',
     stage: 'place',
     title: 'Planned with no sun on it',
-    why: 'It is reckoned to be in the shade from the day before it is placed until it has set.',
-    todo: 'Where the sun would come on it, hang a shade the day before and leave it until then.',
+    why: 'It is reckoned to be in the shade from the day before it is placed.',
+    todo: 'Where the sun would come on it, hang a shade the day before and leave it until it has gelled at least.',
   },
   'base-untold': {
     id: 'material-temperature',
