@@ -65,7 +65,9 @@ describe('a floor of sixty slabs in a combed bed', () => {
   test('it is told when it rests and how it is left', () => {
     const told = finding(p, 'rests:wet')!;
     expect(told.severity).toBe('note');
-    expect(told.why).toMatch(/^It is longer than a working day: from \w+ .* on it rests, and goes on \w+ 0?7:00/);
+    expect(told.why).toMatch(
+      /^Not all of it fits into the working day: from \w+ .* on it rests, and goes on \w+ 0?7:00/,
+    );
     expect(told.todo).toMatch(/cut off clean along the last row/);
   });
 });

@@ -25,6 +25,8 @@ const SAY = texts('gap', {
   // Of like batches the masses are told once.
   each: '{which, select, only {} all {Each: } one {Batch {from}: } other {Batches {from} to {to}: }}{parts}.',
   kits: '{n, plural, one {One whole kit.} other {# whole kits.}}',
+  packs:
+    '{bag, select, yes {{n, plural, one {One whole bag} other {{n} whole bags}}} other {{n, plural, one {One whole pack} other {{n} whole packs}}}}:',
   packets: '{n, plural, one {One whole packet.} other {# whole packets.}}',
   leftOut: 'Leave {mass} of the sand out: its liquid goes into the primer.',
   variant: '{n} of them with {what} {by} {way, select, less {less} other {more}}.',
@@ -228,8 +230,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   // A sheet that says nothing is stirred a minute all the same.
   mixMin: (c) => minutes(c.sheet.mixMin || 1),
   kits: (c) => {
-    const { kits } = batchOf(c);
-    if (kits === null) return '';
+    const { kits, packs } = batchOf(c);
+    const bag = c.sheet.parts.some((p) => p.role === 'powder') ? 'yes' : 'no';
+    if (kits === null) return packs ? SAY.packs({ n: packs, bag }) : '';
     return systemKind(c.sheet.kind).ownBag ? SAY.packets({ n: kits }) : SAY.kits({ n: kits });
   },
   /** Packets that are kneaded, each in its own film. */

@@ -8,6 +8,7 @@ const CAPS = texts('caps', {
     '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it, less {each} for each packet kneaded after the first',
   capped: '{cap} in one pot / {density}',
   'capped-kit': '{cap} in one pot, a kit is {kit}',
+  pack: 'the packs that go into a pail, or one, in each of several pots: nobody has said what is at hand',
   film: 'a sheet of film that holds {holds}',
   vessel: 'the vessel of {holds}, filled to two thirds',
   'vessel-assumed': 'a mixing tub of {holds}, filled to two thirds, as nobody has said what is at hand',
@@ -36,8 +37,11 @@ function ofPackets(mlPerMin: number, packetMin: number, packetMl: number, usable
   return Math.max(Math.min(full * packetMl, left(full)), left(full + 1));
 }
 
-/** Of whole kits the pot holds all that is in them, whatever the sheet says they make. */
-export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null): Caps {
+/**
+ * Of whole kits the pot holds all that is in them, whatever the sheet says they make.
+ * @param several it is one of several pots
+ */
+export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null, several = false): Caps {
   const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
   const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
   const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
@@ -66,6 +70,9 @@ export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null
               : CAPS['capped-kit']({ cap: grams(ask.massCapG), kit: grams(kitG) }),
           ] as [number, Message],
         ]),
+    ...(several && ask.severalUpToMl !== undefined && kitMl === null
+      ? [[ask.severalUpToMl, CAPS.pack()] as [number, Message]]
+      : []),
     // Whole packs are mixed as they are, on as much film as they take.
     ...(ask.filmMl == null || kitMl !== null
       ? []

@@ -33,6 +33,8 @@ const CALLED = {
 export interface Sharing {
   readonly ask: MixAsk;
   readonly caps: Caps;
+  /** The like of one of several pots. */
+  readonly several: Caps;
   readonly kitMl: number;
   readonly kitsPerPot: number;
   readonly whole: boolean;

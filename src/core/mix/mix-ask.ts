@@ -146,6 +146,11 @@ export interface MixAsk {
   readonly filmMl?: number | null;
   /** Each kit is mixed in its own pail, and never two in one. */
   readonly oneKitAPot: boolean;
+  /**
+   * Where one pot does not do, of packs that may be split: the most that is mixed in each of several, mL, and as many as
+   * can be are whole packs. Absent where somebody said what is at hand.
+   */
+  readonly severalUpToMl?: number;
   /** Packets are kneaded one after the other: each beyond the first takes so much of the time there is to place, min. */
   readonly packetMin?: number;
   /** It is mixed as it is placed, bead by bead: nothing stands in a pot, and no life of a pot bounds it. */
@@ -203,6 +208,8 @@ export interface Batch {
   readonly volumeMl: Readonly<Record<PartId, number>>;
   /** Whole kits in this batch, or null when weighed out or metered. */
   readonly kits: number | null;
+  /** Whole packs that come to what would be weighed out of them; absent where something is. */
+  readonly packs?: number;
   /** The part it serves is made anew by it: nothing of an earlier batch lies on that any more. */
   readonly remade?: true;
   /** Like places or parts served. */

@@ -1,5 +1,5 @@
 import { exactly, line, minutes, ml, refuse, texts } from '../say';
-import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
+import { type Kit, PART_IDS, type PartId, packsFit, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
 import { capsOf } from './caps';
 import { cutShort } from './cut-short';
@@ -22,6 +22,7 @@ const WORK = texts('work.potted', {
   batches: 'Batches',
   kits: '{kit} a kit',
   'kits-a-pot': '{kit} a kit, at most {most} in one pot',
+  'by-packs': 'whole packs of {kit}, as many as go into {cap}; the last what is left to do',
   fewest: 'smallest number with each under {cap}, its own loss included',
   used: 'Kits used',
   whole: 'whole kits, each portion rounded up',
@@ -109,11 +110,45 @@ function placedInTime({ ask, caps, whole }: Pick<Sharing, 'ask' | 'caps' | 'whol
   return Math.max(caps.placedMl - ask.sheet.potLossMl, ask.rateChosen ? 0 : caps.placedMl / 2);
 }
 
+const evenly = (n: number): readonly Share[] => Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
+
+/**
+ * Pots of whole packs and a last one of what is left to do: nobody weighs a sack and a quarter out of two. Null where
+ * that would take more pots than even ones do, or whole packs are not the mix.
+ */
+function ofWholePacks(
+  needMl: number,
+  n: number,
+  { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
+): readonly Share[] | null {
+  if (ask.severalUpToMl === undefined || n < 2 || !packsFit(ask.sheet, ask.kit)) return null;
+  const loss = ask.sheet.potLossMl;
+  const mostMl = Math.min(caps.heldMl, placedInTime({ ask, caps, whole }) + loss);
+  const eachMl = Math.floor(mostMl / kitMl + 1e-9) * kitMl - loss;
+  if (eachMl < needMl / n - 1e-9) return null;
+  return Array.from({ length: n }, (_, k) => ({
+    kits: null,
+    share: k < n - 1 ? eachMl / needMl : 1 - ((n - 1) * eachMl) / needMl,
+  }));
+}
+
+/** So many whole packs make it up; null where it is weighed. */
+const packsIn = (ml: number, { ask, kitMl }: Pick<Sharing, 'ask' | 'kitMl'>): number | null => {
+  const packs = Math.round(ml / kitMl);
+  return ask.severalUpToMl !== undefined &&
+    packs > 0 &&
+    Math.abs(ml / kitMl - packs) < 1e-6 &&
+    packsFit(ask.sheet, ask.kit)
+    ? packs
+    : null;
+};
+
 /** So many pots of so much to be placed, each with its own loss. @throws Refusal when the work never ends */
-function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharing): readonly Share[] {
+function potsFor(needMl: number, { ask, caps: one, several, kitMl, kitsPerPot, whole }: Sharing): readonly Share[] {
   const { potLossMl: loss } = ask.sheet;
+  let caps = one;
   const inTimeMl = placedInTime({ ask, caps, whole });
-  for (let n = 1; n <= MAX_BATCHES; n++) {
+  for (let n = 1; n <= MAX_BATCHES; n++, caps = several) {
     if (needMl / n > inTimeMl + 1e-9) continue;
     if (whole) {
       const kits = Math.max(n, Math.ceil((needMl + n * loss) / kitMl - 1e-9));
@@ -121,7 +156,7 @@ function potsFor(needMl: number, { ask, caps, kitMl, kitsPerPot, whole }: Sharin
       const inTime = pots.every(({ share }) => share * needMl <= caps.placedMl + 1e-9);
       if (inTime && Math.ceil(kits / kitsPerPot) <= n) return pots;
     } else if (needMl / n + loss <= caps.heldMl + 1e-9)
-      return Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
+      return ofWholePacks(needMl, n, { ask, caps, kitMl, whole }) ?? evenly(n);
   }
   // Each pot takes something off the need: it would end, after more pots than anybody mixes.
   const eachMl = whole ? Math.min(caps.placedMl, kitsPerPot * kitMl - loss) : Math.min(inTimeMl, caps.heldMl - loss);
@@ -184,7 +219,9 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
     return cutShort(pots, ask.cuts ?? [], (restMl) => potsFor((restMl * (placed + extra)) / placed, s));
   }
   const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
-  const perPot = partsPerPot(needMl, s);
+  const most = partsPerPot(needMl, s);
+  const perPot =
+    most < parts.count ? Math.max(Math.min(1, most), partsPerPot(needMl, { ...s, caps: s.several })) : most;
   if (perPot < 1)
     return Array.from({ length: parts.count }, (_, i) => apart(needMl, shareMl, 0, [i + 1, i + 1])).flat();
   const n = Math.ceil(parts.count / perPot);
@@ -257,8 +294,10 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       }),
     );
   const kitsPerPot = ask.oneKitAPot ? 1 : Math.max(1, Math.floor(caps.heldMl / kitMl + 1e-9));
-  const sharing: Sharing = { ask, caps, kitMl, kitsPerPot, whole };
+  const several = capsOf(ask, proportion, whole ? kitMl : null, true);
+  const sharing: Sharing = { ask, caps, several, kitMl, kitsPerPot, whole };
   const pots = shared(placed, 0, sharing);
+  const bound = new Set(pots.map((p) => p.portion)).size < pots.length ? several : caps;
   const onHand = shared(placed, safety, sharing);
   for (const all of [pots, onHand])
     if (all.length > MAX_IN_ALL)
@@ -274,6 +313,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const onHandMl = placed + deadMl + safety + onHand.length * loss;
   const plain = pots.map(({ portion, placedMl, kits, fromTo, meantMl }, index): Batch => {
     const ml = kits === null ? (meantMl ?? placedMl) + loss : kits * kitMl;
+    const packs = kits === null ? packsIn(ml, sharing) : null;
     return {
       index,
       portion,
@@ -284,6 +324,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       ...(ask.rateOfMixed && kits === null ? { handledMl: ml } : {}),
       ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),
       kits,
+      ...(packs === null ? {} : { packs }),
       places: fromTo ? fromTo[1] - fromTo[0] + 1 : 1,
       mixers: 0,
       ...(fromTo ? { fromTo } : {}),
@@ -335,14 +376,14 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     batches,
     kits: { kit: ask.kit, volumeMl: kitMl, use, buy, leftMl: buy * kitMl - toMixMl, leftIsMixed: whole && buy === use },
     proportion,
-    capMl: caps.capMl,
+    capMl: bound.capMl,
     mostPlacedMl: mostPlaced(sharing),
     rateNeeded: needs,
     ...(ask.borders?.length
       ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharing)) }
       : {}),
     working: [
-      line(WORK.largest(), caps.binds, ml(caps.capMl)),
+      line(WORK.largest(), bound.binds, ml(bound.capMl)),
       ...(parts ? [partsLine(placed / parts.count, sharing)] : []),
       line(
         WORK.batches(),
@@ -351,7 +392,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
               kit: ml(kitMl),
               ...(Number.isFinite(kitsPerPot) ? { most: kitsPerPot } : {}),
             })
-          : WORK.fewest({ cap: ml(caps.capMl) }),
+          : WORK[plain.some((b) => b.packs) ? 'by-packs' : 'fewest']({ cap: ml(bound.capMl), kit: ml(kitMl) }),
         pots.length,
       ),
       line(WORK.used(), whole ? WORK.whole() : WORK.weighed({ mixed: ml(toMixMl), kit: ml(kitMl) }), use),

@@ -164,7 +164,7 @@ export function groundsOf(plan: RepairPlan): readonly Ground[] {
   const shapes = Array.from({ length: context.void.count }, () => context.void.shapes).flat();
   if (pieces.length < 2 || shapes.length > MOST_FACES) return [];
   const sizes = shapes.map(nominalMl);
-  const own = pieces.every((p) => p.part === null && p.area === null);
+  const own = pieces.every((p) => p.part === null && p.area === null) && batches.every((b) => !b.fromTo);
   const all = pieces.reduce((sum, p) => sum + p.size, 0);
   let sum = 0;
   const ends = pieces.map(({ size }) => {

@@ -298,6 +298,9 @@ export function layingOf(layAsk: LayAsk): Laying {
             dayEnd = slot.dayEnd;
             if (slot.startMs > ready && forcedBy !== 'tools') forcedBy = 'crew or hours';
             overruns ||= slot.overruns;
+            // What is left at an edge of its own is left for the night there as well, in whatever block it goes on.
+            const rests = draft.afterRest === 'wet' && draft.waitFor === undefined;
+            if (rests && ask.windows.some((w) => cursor <= w.toMs && w.toMs <= slot.startMs)) rested = 'wet';
             ready = slot.startMs;
           }
           days = daysOf(draft, ready);

@@ -12,6 +12,7 @@ import {
   milestoneOf,
   proportionOf,
   type SheetRevision,
+  staysWhole,
   systemKind,
 } from '../system';
 import { figure } from '../units';
@@ -41,6 +42,11 @@ const USUAL_VESSEL_ML = 45_000;
 const usualVesselMl = (sheet: SheetRevision, kit: Kit): number =>
   Math.max(USUAL_VESSEL_ML, (1.01 * kitVolumeMl(sheet, kit)) / HEADROOM);
 
+/** What two thirds of a pail hold, mL: more than one pack of what may be split is mixed in that. */
+const USUAL_PAIL_ML = 8_000;
+/** Where one pot does not do, none takes more than the packs that go into a pail, or one; with a little for rounding. */
+const severalUpToMl = (kitMl: number): number => 1.01 * kitMl * Math.max(1, Math.floor(USUAL_PAIL_ML / kitMl));
+
 /** Areas into which rolling work is parted, so that each is covered in the open time of its hour. */
 function areasOf(c: MethodContext, reachOf: Ask, atMs: number): number {
   const open = c.params.rolling ? milestoneOf(c.sheet, 'open') : undefined;
@@ -61,6 +67,8 @@ const BY_MIXED = [0, 28] as const;
 const BY_PACKETS = [0, 30] as const;
 /** Each unit is mixed in its own pail since. */
 const BY_PAILS = [0, 29] as const;
+/** What may be split is mixed pack by pack all the same since, and no more of it in one of several pots than a pail. */
+const BY_PACKS = [0, 34] as const;
 
 /** Amounts with the pot life of the hour. */
 export function mixAt(
@@ -130,6 +138,7 @@ export function mixAt(
   const onFilm = method.mixedOn && plansBy(BY_MIXED, actuals) ? method.mixedOn : null;
   const filmMl =
     onFilm && (sheet.dose !== null || repair.settings[onFilm] !== undefined) ? settingIn(context, onFilm) : null;
+  const byPacks = repair.bench.vesselMaxMl === null && !staysWhole(kit, effects.split) && plansBy(BY_PACKS, actuals);
   const ask = (usableMin: number): MixAsk => ({
     sheet,
     kit,
@@ -155,6 +164,7 @@ export function mixAt(
       (packetMin > 0 && engine.liesOpen !== 'closed') ||
       (engine.oneKitAPot(context) && (!context.params.ownPails || plansBy(BY_PAILS, actuals))),
     packetMin,
+    ...(byPacks ? { severalUpToMl: severalUpToMl(kitVolumeMl(sheet, kit)) } : {}),
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
     parts: parts && { ...parts, openMin, faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null },

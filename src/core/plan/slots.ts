@@ -122,8 +122,9 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
     const endMs = readyMs + takeMs(drafts, i, end);
     // Whoever rests may find the hands at another place when they would go on.
     if (hands.freeFrom(readyMs, endMs - readyMs) > readyMs) return true;
-    const w = ask.windows.find(({ toMs }) => toMs > readyMs);
-    return w === undefined || readyMs < w.fromMs || endMs > w.toMs + repair.overtimeMin * MIN_MS;
+    const stayMs = repair.overtimeMin * MIN_MS;
+    const w = ask.windows.find(({ toMs }) => toMs + stayMs > readyMs);
+    return w === undefined || readyMs < w.fromMs || endMs > w.toMs + stayMs;
   };
 
   return { aheadOf, toolsBy, slotFor, goesOnLater, daysOf };

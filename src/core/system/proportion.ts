@@ -169,6 +169,21 @@ export function kitVolumeMl(sheet: SheetRevision, kit: SheetRevision['kits'][num
   return Math.min(...PART_IDS.map(from)) / p.densityGPerMl;
 }
 
+/** Packs fit their ratio where none is over by more than that share: what is printed on them is rounded. */
+const FIT = 0.02;
+
+/**
+ * Whether whole packs are the mix as it is to be: of each part as much as the others ask for, so that nothing is
+ * weighed out of them. What is dosed, or is in no pack, is measured to it anyhow.
+ */
+export function packsFit(sheet: SheetRevision, kit: SheetRevision['kits'][number]): boolean {
+  const { massShare } = proportionOf(sheet);
+  const asks = PART_IDS.filter((id) => massShare[id] > 0 && kit.massG[id] !== null && !(sheet.dose && id === 'B')).map(
+    (id) => kit.massG[id]! / massShare[id],
+  );
+  return asks.length > 0 && Math.max(...asks) <= (1 + FIT) * Math.min(...asks);
+}
+
 /**
  * Volume that one kit fills by the sheet's own coverage (kg for each m² and mm, so kg/L); null where the sheet gives
  * none.

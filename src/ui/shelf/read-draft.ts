@@ -24,7 +24,7 @@ import type { Kind, UnitSystem } from '@/core/units';
 import { figure, phrase } from '@/words';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 import { readHoles } from './read-holes';
-import { doseOf, partsAsMixed, ratioOf, usualDosePct } from './read-ratio';
+import { doseOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';
 
 /** Signs of money before or after a figure. */
@@ -187,7 +187,8 @@ export function readDraft(
     };
   });
   const mixedGPerMl = read.aboveOrNone('mixed', 'density', d.mixed);
-  const parts = mixedGPerMl === null ? printedParts : partsAsMixed(read, d, printedParts, mixedGPerMl);
+  const parts =
+    mixedGPerMl === null ? partsAsPacked(read, d, printedParts) : partsAsMixed(read, d, printedParts, mixedGPerMl);
   const or = (field: EstimableField & keyof SheetDraft, kind: Kind, usual: number, least?: 'above') =>
     read.orUsual(field, d[field] as string, usual, () =>
       least === 'above'

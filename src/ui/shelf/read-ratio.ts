@@ -190,6 +190,40 @@ export function doseOf(read: Reader, d: SheetDraft, parts: readonly Part[]): She
   return { minPct: minPct!, maxPct: maxPct!, usualPct, of: of || 'A' };
 }
 
+/** Packs whose contents are further than that from any usual densities are not sold to be mixed whole. */
+const MOST_UNLIKE = 1.35;
+
+/**
+ * What A weighs to B, each to its own volume, where the sheet tells it without a density: by its ratio on both bases, or
+ * by packs that are weighed of what is mixed by volume, or the other way round.
+ */
+function densityRatioOf(read: Reader, d: SheetDraft, { ratio }: Pick<SheetRevision, 'ratio'>): number | null {
+  const { basis, a, b, also } = ratio;
+  const kind = basis === 'volume' ? 'mass' : 'volume';
+  const [packA, packB] = [inPack(read, d, 'A', kind), inPack(read, d, 'B', kind)];
+  const other = also ? also.a / also.b : packA !== null && packB !== null ? packA / packB : null;
+  if (other === null) return null;
+  const own = a / b;
+  return basis === 'volume' ? other / own : own / other;
+}
+
+/**
+ * Usual densities that agree with what the packs or the second ratio tell of them: a kit is filled to be mixed whole,
+ * and a figure of ours shall not say that it is not.
+ */
+export function partsAsPacked(read: Reader, d: SheetDraft, parts: readonly Part[]): Part[] {
+  if (systemKind(d.kind).dosed) return [...parts];
+  const told = densityRatioOf(read, d, { ratio: ratioOf(read, d, parts) });
+  const usual = densityOf(parts, 'A') / densityOf(parts, 'B');
+  const off = told === null ? Number.NaN : told / usual;
+  if (!(off > 1 / MOST_UNLIKE && off < MOST_UNLIKE)) return [...parts];
+  const isFree = ({ id, role }: Part) => (id === 'A' || id === 'B') && role !== 'water' && !d.parts[id].density.trim();
+  const each = off ** (1 / Math.max(1, parts.filter(isFree).length));
+  return parts.map((p) =>
+    isFree(p) ? { ...p, densityGPerMl: p.id === 'A' ? p.densityGPerMl * each : p.densityGPerMl / each } : p,
+  );
+}
+
 /** Parts of which the mix, together, has the density that is printed of it. */
 export function partsAsMixed(read: Reader, d: SheetDraft, parts: readonly Part[], mixedGPerMl: number): Part[] {
   const sheet = { name: d.name, parts: [...parts], ratio: ratioOf(read, d, parts) };

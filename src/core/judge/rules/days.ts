@@ -22,7 +22,7 @@ const F = findings({
     severity: 'note',
     stage: 'place',
     title: 'It goes on the next day',
-    why: 'It is longer than a working day: from {from} on it rests, and goes on {to}{more, plural, =0 {} one {; so once more after that} other {; so # times more after that}}.',
+    why: 'Not all of it fits into the working day: from {from} on it rests, and goes on {to}{more, plural, =0 {} one {; so once more after that} other {; so # times more after that}}.',
     todo: '{rests}',
   },
 });

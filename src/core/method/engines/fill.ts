@@ -1,3 +1,4 @@
+import { texts } from '../../say';
 import { type MilestoneId, milestoneKind, proportionOf, systemKind } from '../../system';
 import { areHoles } from '../../void';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
@@ -56,14 +57,28 @@ export const fill: Engine = {
     }));
     return skim > 0 ? [{ label: PORTION.skim(), share: skim }, ...lifts] : lifts;
   },
+  // No night falls between two mixes of one lift, but where it is longer than a day and ends at an edge of its own; a
+  // unit out of its own pail always does.
   blockOf: (c) => {
-    if (!c.batch) return `lift${c.portions.length}`;
-    return beginsLift(c) ? `lift${c.batch.portion + 1}` : `lift${c.batch.portion + 1}:${c.batch.index + 1}`;
+    const lift = `lift${(c.batch?.portion ?? c.portions.length - 1) + 1}`;
+    return c.params.ownPails && c.batch && !beginsLift(c) ? `${lift}:${c.batch.index + 1}` : lift;
   },
 };
 
 /** A batch that comes beside the plan goes on what is wet already. */
 const isPrimed = ({ batch, effects }: TaskContext) => effects.priming !== 'none' && !batch!.topUp;
+
+const RESTS = texts('fill.rests', {
+  square:
+    'It ends at a straight, square edge, against a batten across it, never sloped out; the next day that edge is roughened, vacuumed and {primed, select, yes {primed as the walls are} other {wetted as the base is}}.',
+  filled: 'Each place that was begun is filled and struck off; what is left in the pot is thrown away.',
+  thin: 'The layer is drawn out thin where it ends, and abraded there before it goes on.',
+});
+/** Where the work rests over night, of a fill that is longer than a working day. */
+export const restsSquare = RESTS.square({ primed: 'yes' });
+export const restsSquareAndWet = RESTS.square({ primed: 'no' });
+export const restsFilled = RESTS.filled();
+export const restsDrawnThin = RESTS.thin();
 
 const rows = tasks('fill', [
   {

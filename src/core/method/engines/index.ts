@@ -23,7 +23,15 @@ export {
   restsAtTape,
 } from './coat';
 export type { Engine } from './engine';
-export { filledInLifts, LEVEL_ML, liftsAfter } from './fill';
+export {
+  filledInLifts,
+  LEVEL_ML,
+  liftsAfter,
+  restsDrawnThin,
+  restsFilled,
+  restsSquare,
+  restsSquareAndWet,
+} from './fill';
 export { pouredFast, pouredFull, setOutPots } from './pour';
 export { pressed } from './press';
 export { reworded, withWork } from './reword';

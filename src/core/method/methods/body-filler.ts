@@ -2,7 +2,7 @@ import { levels } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
 import type { MethodContext } from '../context';
 import { options } from '../effects';
-import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { filledInLifts, liftsAfter, restsDrawnThin, reworded } from '../engines';
 import { SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { type TaskRow, tasks } from '../task';
@@ -172,6 +172,7 @@ export const bodyFiller: Method = {
   finishAnswer: 'sanded, guide coat gone',
   review: null,
   serves: 'sandable',
+  rests: restsDrawnThin,
   mixedOn: 'film-holds',
   consumes: [
     {

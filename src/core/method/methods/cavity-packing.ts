@@ -1,7 +1,7 @@
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
-import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { filledInLifts, liftsAfter, restsFilled, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -87,6 +87,7 @@ export const cavityPacking: Method = {
   finishAnswer: 'struck level, plug drawn',
   review: null,
   serves: 'load',
+  rests: restsFilled,
   allowances: [shareOf('gloves', 'stays on the gloves')],
   tasks: [
     ...tasks('cavity-packing', [

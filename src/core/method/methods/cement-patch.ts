@@ -13,7 +13,7 @@ import {
 } from '../common';
 import { coverOf } from '../consumable';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, restsSquareAndWet, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -167,6 +167,7 @@ export const cementPatch: Method = {
   finishAnswer: 'struck, textured as its neighbour',
   review: null,
   serves: 'foot',
+  rests: restsSquareAndWet,
   consumes: [
     coverOf({ what: 'damp cloth or film for curing', why: 'over the patch and a hand beyond it', shownBy: 'cover' }),
     barCoat,

@@ -10,7 +10,11 @@ import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('crack-mesh.says', { manner: 'As stiff as it comes from the trowel.' });
+const SAYS = texts('crack-mesh.says', {
+  manner: 'As stiff as it comes from the trowel.',
+  rests:
+    'It ends square where a piece of mesh ends; begun against that edge, abraded and wiped, with the next piece lapped over it.',
+});
 
 /** Length of a strip by its area and the way round it, mm: exact for a rectangle. */
 export function stripMm({ planAreaMm2, perimeterMm }: Pick<Faces, 'planAreaMm2' | 'perimeterMm'>): number {
@@ -144,6 +148,7 @@ export const crackMesh: Method = {
   finishAnswer: 'strip covered, ready for its skim',
   review: null,
   serves: 'foot',
+  rests: SAYS.rests(),
   allowances: [shareOf('over', 'left on tools, pressed out')],
   says: { manner: SAYS.manner() },
   gaps: { pieces: piecesOf, mesh: (c) => mm(meshMm(c)), meshWidth: (c) => mm(settingIn(c, 'meshWidth')) },

@@ -2,7 +2,7 @@ import { percent, texts } from '../../say';
 import { clear, endOfMixing, HELD_LONGER, partKits, waiting } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, restsDrawnThin, reworded } from '../engines';
 import { meanMm, SMEAR_MM, takenOff } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
@@ -88,6 +88,7 @@ export const fairingSkin: Method = {
   finishAnswer: 'sanded to its line',
   review: null,
   serves: 'sandable',
+  rests: restsDrawnThin,
   allowances: [
     {
       id: 'proud',

@@ -2,7 +2,7 @@ import { percent, texts } from '../../say';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { settingIn } from '../context';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, restsDrawnThin, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -77,6 +77,7 @@ export const fittingBuild: Method = {
   finishAnswer: 'radius struck',
   review: null,
   serves: 'release',
+  rests: restsDrawnThin,
   allowances: [
     {
       id: 'waste',

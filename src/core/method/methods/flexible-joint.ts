@@ -6,7 +6,10 @@ import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
-const SAYS = texts('flexible-joint.says', { manner: 'A slow paddle; sides and bottom scraped twice.' });
+const SAYS = texts('flexible-joint.says', {
+  manner: 'A slow paddle; sides and bottom scraped twice.',
+  rests: 'It ends square against a stop across the joint, tooled to it; begun against that end, cleaned.',
+});
 
 /** A joint or crack that moves, filled with what moves with it: on its two sides only. */
 export const flexibleJoint: Method = {
@@ -160,6 +163,7 @@ export const flexibleJoint: Method = {
   finishAnswer: 'tooled, tape off',
   review: null,
   serves: 'foot',
+  rests: SAYS.rests(),
   allowances: [shareOf('over', 'left in the gun, struck off')],
   says: { manner: SAYS.manner() },
   tasks: [

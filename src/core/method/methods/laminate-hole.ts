@@ -5,7 +5,7 @@ import { levels, shareOf } from '../allowances';
 import { clear, endOfMixing, firstThicker, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { type Effects, options } from '../effects';
-import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { filledInLifts, liftsAfter, restsFilled, reworded } from '../engines';
 import { circlesG, fabricSettings, neatGPerMl, resinFor } from '../fabric';
 import { SMEAR_MM, takenOff } from '../ladder';
 import { layersMm } from '../lifts';
@@ -217,6 +217,7 @@ export const laminateHole: Method = {
   finishAnswer: 'dull, at its level',
   review: null,
   serves: 'sandable',
+  rests: restsFilled,
   consumes: [
     {
       id: 'circles',

@@ -1,7 +1,7 @@
 import { levels } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, levelSetting, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, restsFilled, reworded } from '../engines';
 import { paperSoak, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
@@ -104,6 +104,7 @@ export const metalFiller: Method = {
   finishAnswer: 'filed, sanded flush',
   review: null,
   serves: 'sandable',
+  rests: restsFilled,
   allowances: levels,
   tasks: [
     ...tasks('metal-filler', [

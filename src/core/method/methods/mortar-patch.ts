@@ -18,7 +18,7 @@ import {
 import { coverOf } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
 import { options } from '../effects';
-import { filledInLifts, LEVEL_ML } from '../engines';
+import { filledInLifts, LEVEL_ML, restsSquare } from '../engines';
 import { primerOf } from '../lifts';
 import type { Method } from '../method';
 import { tasks } from '../task';
@@ -206,6 +206,7 @@ export const mortarPatch: Method = {
   finishAnswer: 'flush, brushed',
   review: null,
   serves: 'load',
+  rests: restsSquare,
   consumes: [
     coverOf({ what: 'film against rain and sun', why: 'over the patch and a hand beyond it while it cures' }),
     barCoat,

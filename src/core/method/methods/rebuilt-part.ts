@@ -5,7 +5,7 @@ import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import { options } from '../effects';
-import { filledInLifts, reworded } from '../engines';
+import { filledInLifts, restsFilled, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -200,6 +200,7 @@ export const rebuiltPart: Method = {
   finishAnswer: 'cut to its twin, drilled, primed',
   review: null,
   serves: 'release',
+  rests: restsFilled,
   allowances: [shareOf('cut', 'cut away afterwards')],
   gaps: {
     warm: (c) => {

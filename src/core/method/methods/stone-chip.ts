@@ -1,7 +1,7 @@
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
-import { filledInLifts, liftsAfter, reworded } from '../engines';
+import { filledInLifts, liftsAfter, restsFilled, reworded } from '../engines';
 import { meanMm, SMEAR_MM, takenOff, wetOrDry } from '../ladder';
 import type { Method } from '../method';
 import { tasks } from '../task';
@@ -94,6 +94,7 @@ export const stoneChip: Method = {
   finishAnswer: 'cut back to the stone’s gloss',
   review: null,
   serves: 'sandable',
+  rests: restsFilled,
   allowances: [shareOf('proud', 'filled proud, cut back')],
   tasks: [
     ...tasks('stone-chip', [
