@@ -1,9 +1,8 @@
 import { methodOf } from '@/core/method';
-import type { MilestoneId, SheetRevision } from '@/core/system';
-import { blankDraft, blankKit, blankTime, ofKind, type SheetDraft } from '@/ui/shelf/draft';
-import { readDraft } from '@/ui/shelf/read-draft';
+import type { SheetRevision } from '@/core/system';
 import { freshJob } from '@/ui/workspace/fresh';
 import { at, firstPlanned, ZONE } from './made';
+import { dosed, type Paper, typed } from './papers';
 
 /**
  * Sheets as most papers are: a ratio, a pack, the working time and one time of service, each for one temperature, typed
@@ -12,46 +11,6 @@ import { at, firstPlanned, ZONE } from './made';
 const NOW = at('2027-05-10T08:20');
 const job = { ...freshJob(NOW), zone: ZONE, climate: { kind: 'constant' as const, tempC: 18, humidityPct: 60 } };
 
-/** What a paper prints: its kind, ratio, packs part by part, times at 20 °C, and what only its kind asks for. */
-type Paper = readonly [
-  kind: SheetRevision['kind'],
-  ratio: string,
-  packs: string,
-  times: string,
-  more?: Partial<SheetDraft>,
-];
-const dosed = (from: number, usual: number, to: number): Partial<SheetDraft> => ({
-  doseMin: `${from} %`,
-  doseUsual: `${usual} %`,
-  doseMax: `${to} %`,
-  doseOf: 'A',
-});
-
-function typed([kind, ratio, packs, times, more = {}]: Paper): SheetRevision {
-  const blank = ofKind(blankDraft(), kind);
-  const told = times.split(', ').map((said) => {
-    const [of, ...text] = said.split(' ');
-    const row = blank.times.find((t) => t.kind === of) ?? blankTime(of as MilestoneId);
-    return { ...row, text: `${text.join(' ')} at 20 C` };
-  });
-  const [A = '', B = '', C = '', D = ''] = packs.split(', ');
-  const made = readDraft(
-    {
-      ...blank,
-      name: 'Lakeside, as printed',
-      ratio,
-      kits: [{ ...blankKit(kind), label: 'Pack', massG: { A, B, C, D } }],
-      times: [...blank.times.filter((t) => !told.some((x) => x.kind === t.kind)), ...told],
-      ...more,
-    },
-    'metric',
-    null,
-    'technician',
-    NOW,
-  );
-  if (!('sheet' in made)) throw new Error(JSON.stringify(made.faults));
-  return made.sheet;
-}
 const planned = (methodId: string, sheet: SheetRevision, dims: Readonly<Record<string, number>>, count = 1) =>
   firstPlanned({ job, nowMs: NOW }, methodOf(methodId)!, sheet, { dims, count });
 
@@ -164,7 +123,7 @@ const ORDINARY: readonly (readonly [
 ];
 
 test.each(ORDINARY)('%s: planned to its end, with nothing that forbids', (id, paper, dims, count) => {
-  const p = planned(id, typed(paper), dims, count);
+  const p = planned(id, typed(paper, NOW), dims, count);
   expect(p.problems).toEqual([]);
   expect(p.findings.filter((f) => f.severity === 'stop').map((f) => f.title)).toEqual([]);
   expect(p.untimed).toEqual([]);
@@ -175,7 +134,7 @@ test.each(ORDINARY)('%s: planned to its end, with nothing that forbids', (id, pa
 });
 
 describe('what is built up bead by bead', () => {
-  const p = planned('rebuilt-part', typed(POWDER('5 min')), {});
+  const p = planned('rebuilt-part', typed(POWDER('5 min'), NOW), {});
 
   test('is wetted as it is placed: one setting out, no pot that dies under it', () => {
     expect(p.batches).toHaveLength(1);
@@ -197,14 +156,14 @@ describe('what is built up bead by bead', () => {
     expect(p.findings.filter((f) => /^late|^tight|pot/.test(f.id))).toEqual([]);
   });
   test('however long one bead lives, it takes as much', () => {
-    const slow = planned('rebuilt-part', typed(POWDER('60 min')), {});
+    const slow = planned('rebuilt-part', typed(POWDER('60 min'), NOW), {});
     expect(slow.toMixMl).toBeCloseTo(p.toMixMl!, 9);
     expect(slow.batches).toHaveLength(1);
   });
 });
 
 test('can pairs that may be parted are weighed out for a pour; pails that may not are poured whole', () => {
-  const cans = typed(CANS);
+  const cans = typed(CANS, NOW);
   const weighed = planned('poured-collar', cans, RING);
   expect(weighed.batches.map((b) => b.kits)).toEqual([null]);
   expect(weighed.findings.some((f) => f.id === 'waste')).toBe(false);

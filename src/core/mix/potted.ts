@@ -1,7 +1,7 @@
 import { exactly, line, minutes, ml, refuse, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, packsFit, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
-import { capsOf } from './caps';
+import { type Caps, capsOf } from './caps';
 import { cutShort } from './cut-short';
 import { partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
@@ -253,6 +253,27 @@ function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl
   return roundUp(most / ask.crew / inMin);
 }
 
+/** A pace of ours gives way to a pack that wants it so much faster; beyond that the packs are parted by weighing. */
+const MOST_HASTE = 1.5;
+
+/**
+ * Rate at which a whole pack of what may be split is placed in its time, where several pots are mixed and our own rate
+ * would part every one of them for a little; null where nothing asks for it.
+ */
+function rateForPacks(
+  pieces: readonly number[],
+  ask: MixAsk,
+  kitMl: number,
+  { placedMl, heldMl }: Caps,
+): number | null {
+  const { potLossMl } = ask.sheet;
+  if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || ask.asPlaced) return null;
+  if (Math.max(...pieces) <= Math.min(placedMl, heldMl - potLossMl) || !packsFit(ask.sheet, ask.kit)) return null;
+  const packMl = ask.rateOfMixed ? kitMl : kitMl - potLossMl;
+  if (packMl <= placedMl || packMl > MOST_HASTE * placedMl) return null;
+  return roundUp(packMl / ask.crew / Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin)));
+}
+
 /**
  * What is mixed in pots: the smallest number of batches that fit, each with its own loss. @throws Refusal when a kit is
  * larger than a batch may be, or the work never ends
@@ -263,7 +284,10 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const whole = staysWhole(asked.kit, asked.split);
   const assumed = capsOf(asked, proportion, whole ? kitMl : null);
   const pieces = parts ? [placed / parts.count] : asked.portions.map((p) => placed * p.share);
-  const needs = whole || asked.oneLot ? rateFor(pieces, asked, kitMl, assumed.placedMl) : null;
+  const needs =
+    whole || asked.oneLot
+      ? rateFor(pieces, asked, kitMl, assumed.placedMl)
+      : rateForPacks(pieces, asked, kitMl, assumed);
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
   const caps = ask === asked ? assumed : capsOf(ask, proportion, whole ? kitMl : null);
   if (ask.oneLot && needs !== null && ask.rateChosen) {

@@ -14,6 +14,14 @@ const F = findings({
     why: 'One kit makes {kit}, and {left} are left to place it: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, so it is planned with what the kit needs.',
     todo: 'Say how fast you place, bring more hands, cool the pot, or take a smaller kit.',
   },
+  'rate:pack': {
+    id: 'rate',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'A whole pack must be placed faster than usual',
+    why: 'One pack makes {kit}, and {left} are left to place it: that is {needed}{crew, plural, one {} other { for each of # pairs of hands}}. Grenko’s own figure for one pair of hands is {usual}; nobody chose it, and packs are mixed whole, so it is planned with what a pack needs.',
+    todo: 'Say how fast you place: where that is slower, of each pack so much is weighed out as is placed in its time. More hands or a cooler pot do as well.',
+  },
   'rate:lot': {
     id: 'rate',
     severity: 'caution',
@@ -81,6 +89,11 @@ function neededPace({ mix, kit, method, context, usableMin, sheet }: RepairPlan,
     area: areaOf(faceM2(context) * 1e6),
     kitMakes: ml(mix.kits.volumeMl),
     said: { left: minutes(usableMin), crew, needed, usual: told(usual) },
+    /** Packs that may be split are, where somebody is as slow as we thought. */
+    parted: (): NonNullable<Finding['ways']> => [
+      { say: WAYS.rate({ needed: told(usual) }), set: { path: ['settings', row.id], value: usual } },
+    ],
+    whole: mix.batches.every((b) => b.kits !== null),
     ways: (mostHands: number): NonNullable<Finding['ways']> => [
       { say: WAYS.rate({ needed }), set: { path: ['settings', row.id], value: least } },
       ...(hands <= mostHands ? [{ say: WAYS.crew({ crew: hands }), set: { path: ['crew'], value: hands } }] : []),
@@ -104,8 +117,9 @@ export const rateRules: Readonly<Record<string, Rule>> = {
     const need = neededPace(c.plan, c.repair.crew);
     if (!need) return slowPlace(c);
     const { said, oneLot, method, kit } = need;
-    return oneLot
-      ? [F['rate:lot']({ ...said, area: need.area }, { ways: need.ways(MOST_ROUND) })]
+    if (oneLot) return [F['rate:lot']({ ...said, area: need.area }, { ways: need.ways(MOST_ROUND) })];
+    return !need.whole
+      ? [F['rate:pack']({ ...said, kit: need.kitMakes }, { ways: [...need.ways(MOST_HANDS), ...need.parted()] })]
       : [F.rate({ ...said, kit: need.kitMakes }, { ways: [...need.ways(MOST_HANDS), ...weighed(method, kit)] })];
   },
 
