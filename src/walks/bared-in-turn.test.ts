@@ -73,6 +73,17 @@ test('six plates of 300 × 200 in damp air, all left as it is: two are bared and
   ]);
 });
 
+test('each turn has its last wipe, on its own faces and before its own pot: once for all where all are bared at first', () => {
+  const order = (p: Plan) => p.steps.flatMap((s) => /(grind|wipe|weigh|mix)$/.exec(s.id)?.[1] ?? []);
+  const p = plates({ count: 6 });
+  const turn = ['grind', 'grind', 'wipe', 'weigh', 'mix'];
+  expect(order(p)).toEqual([...turn, ...turn, ...turn]);
+  const wipes = p.steps.filter((s) => s.id.endsWith('wipe'));
+  expect(wipes.map((s) => s.id)).toEqual(['prep:wipe', 'b2:prep:wipe', 'b3:prep:wipe']);
+  expect(wipes.every((s) => s.hold && s.title === wipes[0]!.title)).toBe(true);
+  expect(order(plates({ count: 6, settings: { 'bare-damp': 240 } })).filter((k) => k === 'wipe')).toHaveLength(1);
+});
+
 test('in dry air a face keeps longer, and more come out of one pot; where it keeps long enough, all', () => {
   const dry = plates({ count: 6, humidityPct: 50 });
   expect(dry.batches.length).toBeLessThan(3);

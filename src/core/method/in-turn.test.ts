@@ -3,7 +3,7 @@ import { inTurn } from './in-turn';
 import type { StepDraft } from './task';
 
 const draft = (id: string, over: Partial<StepDraft>): StepDraft =>
-  ({ id, block: 'work', handsOnMin: 0, ...over }) as StepDraft;
+  ({ id, key: { task: id, batch: null, attempt: 1 }, block: 'work', handsOnMin: 0, ...over }) as StepDraft;
 const bare = (part: number, min: number) =>
   draft(`bare ${part}`, { role: 'prepare', block: 'prep', part, handsOnMin: min });
 const press = (part: number, batch: number, min: number) =>
@@ -39,11 +39,11 @@ test('three plates of one pot and two of another: the two are ground once the th
   const turned = inTurn(work([3, 2], 37, 15), 90);
   expect(ids(turned)).toEqual([
     ...['fit', 'bare 0', 'bare 1', 'bare 2', 'wipe', 'mix 0', 'press 0', 'press 1', 'press 2'],
-    ...['bare 3', 'bare 4', 'mix 1', 'press 3', 'press 4'],
+    ...['bare 3', 'bare 4', 'b2:wipe', 'mix 1', 'press 3', 'press 4'],
   ]);
   // A turn is one piece of work, and none with what was ground at first.
   const blocks = turned.map((d) => d.block);
-  expect(blocks.slice(turned.findIndex((d) => d.id === 'bare 3'))).toEqual(Array.from({ length: 5 }, () => 'work:2'));
+  expect(blocks.slice(turned.findIndex((d) => d.id === 'bare 3'))).toEqual(Array.from({ length: 6 }, () => 'work:2'));
   expect(blocks.slice(0, 5)).toEqual(Array.from({ length: 5 }, () => 'prep'));
   expect(blocks[5]).toBe('work');
 });
@@ -63,7 +63,15 @@ test('nothing is lost or done twice, each is still ground before its turn, and n
       (pots, grindMin, pressMin, lifeMin) => {
         const plain = work(pots, grindMin, pressMin);
         const turned = inTurn(plain, lifeMin);
-        expect([...ids(turned)].sort()).toEqual([...ids(plain)].sort());
+        const isWipe = (id: string) => id.endsWith(':wipe');
+        expect(
+          ids(turned)
+            .filter((id) => !isWipe(id))
+            .sort(),
+        ).toEqual([...ids(plain)].sort());
+        // What is ground in a turn is wiped in it, before its pot is mixed.
+        const wiped = ids(turned).flatMap((id, i) => (isWipe(id) ? [ids(turned)[i + 1]] : []));
+        expect(wiped).toEqual(turned === plain ? [] : pots.slice(1).map((_, i) => `mix ${i + 1}`));
         for (const d of turned)
           if (d.within) expect(ids(turned).indexOf(`bare ${d.part}`)).toBeLessThan(turned.indexOf(d));
         expect(longest(turned)).toBeLessThanOrEqual(longest(plain));

@@ -1,5 +1,5 @@
 import { RENEWS_FACE } from './any';
-import { plannedMin, type StepDraft } from './task';
+import { plannedMin, type StepDraft, stepId } from './task';
 
 /** What a face counts from once it is prepared, by what would prepare it again. */
 const PREPARED = new Set(Object.values(RENEWS_FACE).flatMap((row) => row?.marks?.end ?? []));
@@ -50,6 +50,16 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
   for (const d of drafts)
     if (presses(d) && d.batch !== undefined && !batchOf.has(d.part!)) batchOf.set(d.part!, d.batch);
   const first = Math.min(...batchOf.values());
+  // What is done to all of them once they are bare, the last wipe, is done to those of each turn.
+  const firstBatch = drafts.findIndex((d) => d.batch !== undefined);
+  const wipes = drafts
+    .slice(drafts.indexOf(bares.at(-1)!) + 1, firstBatch)
+    .filter((d) => d.role === 'prepare' && d.part === undefined);
+  const wipesOf = (batch: number): readonly StepDraft[] =>
+    wipes.map((d) => {
+      const key = { ...d.key, batch };
+      return { ...d, key, id: stepId(key) };
+    });
   const later = (d: StepDraft) => bares.includes(d) && (batchOf.get(d.part!) ?? first) > first;
   const begun = new Set<number>();
   // A turn is one piece of work: nobody bares in the evening what is wetted in the morning.
@@ -61,6 +71,7 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
       if (d.batch !== undefined && !begun.has(d.batch)) {
         begun.add(d.batch);
         mine = bares.filter((b) => later(b) && batchOf.get(b.part!) === d.batch);
+        if (mine.length) mine = [...mine, ...wipesOf(d.batch)];
         if (mine.length) turn = { of: d.block, block: `${d.block}:${d.batch + 1}` };
       }
       const { of, block } = turn ?? { of: '', block: '' };

@@ -112,23 +112,32 @@ function placedInTime({ ask, caps, whole }: Pick<Sharing, 'ask' | 'caps' | 'whol
 
 const evenly = (n: number): readonly Share[] => Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
 
+/** Sacks of powder are emptied, never parted for a little; tins are where there are many pots of them. */
+const inSacks = (sheet: SheetRevision): boolean => sheet.parts.some((p) => p.role === 'powder');
+const MANY_POTS = 4;
+/** So much more often is mixed for whole packs, as a share of the fewest pots. */
+const MORE_OFTEN = { sacks: 4 / 3, tins: 5 / 4 } as const;
+
 /**
  * Pots of whole packs and a last one of what is left to do: nobody weighs a sack and a quarter out of two. Null where
- * that would take more pots than even ones do, or whole packs are not the mix.
+ * few pots of tins do, where it would be many more pots, or whole packs are not the mix.
+ * @param n the fewest pots that do
  */
 function ofWholePacks(
   needMl: number,
   n: number,
   { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
 ): readonly Share[] | null {
-  if (ask.severalUpToMl === undefined || n < 2 || !packsFit(ask.sheet, ask.kit)) return null;
+  const sacks = inSacks(ask.sheet);
+  if (ask.severalUpToMl === undefined || n < (sacks ? 2 : MANY_POTS) || !packsFit(ask.sheet, ask.kit)) return null;
   const loss = ask.sheet.potLossMl;
   const mostMl = Math.min(caps.heldMl, placedInTime({ ask, caps, whole }) + loss);
   const eachMl = Math.floor(mostMl / kitMl + 1e-9) * kitMl - loss;
-  if (eachMl < needMl / n - 1e-9) return null;
-  return Array.from({ length: n }, (_, k) => ({
+  const pots = eachMl > 0 ? Math.ceil(needMl / eachMl - 1e-9) : Number.POSITIVE_INFINITY;
+  if (pots > Math.max(n, MORE_OFTEN[sacks ? 'sacks' : 'tins'] * n)) return null;
+  return Array.from({ length: pots }, (_, k) => ({
     kits: null,
-    share: k < n - 1 ? eachMl / needMl : 1 - ((n - 1) * eachMl) / needMl,
+    share: k < pots - 1 ? eachMl / needMl : 1 - ((pots - 1) * eachMl) / needMl,
   }));
 }
 
@@ -253,21 +262,21 @@ function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl
   return roundUp(most / ask.crew / inMin);
 }
 
-/** A pace of ours gives way to a pack that wants it so much faster; beyond that the packs are parted by weighing. */
+/** A pace of ours gives way to a sack that wants it so much faster; beyond that sacks are parted by weighing. */
 const MOST_HASTE = 1.5;
 
 /**
- * Rate at which a whole pack of what may be split is placed in its time, where several pots are mixed and our own rate
- * would part every one of them for a little; null where nothing asks for it.
+ * Rate at which a whole sack is placed in its time, where several pots are mixed and our own rate would part every one
+ * of them for a little; null where nothing asks for it.
  */
-function rateForPacks(
+function rateForSacks(
   pieces: readonly number[],
   ask: MixAsk,
   kitMl: number,
   { placedMl, heldMl }: Caps,
 ): number | null {
   const { potLossMl } = ask.sheet;
-  if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || ask.asPlaced) return null;
+  if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || !inSacks(ask.sheet)) return null;
   if (Math.max(...pieces) <= Math.min(placedMl, heldMl - potLossMl) || !packsFit(ask.sheet, ask.kit)) return null;
   const packMl = ask.rateOfMixed ? kitMl : kitMl - potLossMl;
   if (packMl <= placedMl || packMl > MOST_HASTE * placedMl) return null;
@@ -287,7 +296,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const needs =
     whole || asked.oneLot
       ? rateFor(pieces, asked, kitMl, assumed.placedMl)
-      : rateForPacks(pieces, asked, kitMl, assumed);
+      : rateForSacks(pieces, asked, kitMl, assumed);
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
   const caps = ask === asked ? assumed : capsOf(ask, proportion, whole ? kitMl : null);
   if (ask.oneLot && needs !== null && ask.rateChosen) {

@@ -319,7 +319,7 @@ export const laminateHole: Method = {
       reworded('laminate-hole', filledInLifts, {
         place: {
           title:
-            '{which, select, only {Fill from the bottom, film over it} last {Last layer{several, select, yes {, mix {n}} other {}}, film over it} other {Fill layer {lift}{several, select, yes {, mix {n}} other {}}}}',
+            '{which, select, only {Fill from the bottom{several, select, yes {, mix {n}} other {}}, film over it} last {Last layer{several, select, yes {, mix {n}} other {}}, film over it} other {Fill layer {lift}{several, select, yes {, mix {n}} other {}}}}',
           detail:
             '{layers} {how, select, mixer {Through the mixer from the bottom} hand {Pressed in from the bottom with a thumb} other {By syringe from the bottom, {fills, plural, =1 {filled once} other {filled # times}}}}, no air shut in; {which, select, early {pressed to its level, left rough} other {pressed flat under film, from the middle out}}.',
           confirm: '{which, select, early {Layer {lift} is in} other {All are full}}',
