@@ -13,6 +13,8 @@ const BatchOut = z.object({
   ml: z.number(),
   placedMl: z.number().nullable().default(null),
   kits: z.number().nullable(),
+  /** Whole packs of what may be split; earlier versions knew none. */
+  packs: z.number().nullable().default(null),
   massG: z.record(z.string(), z.number()),
   volumeMl: z.record(z.string(), z.number()),
 });
@@ -175,6 +177,7 @@ const ofPass = ({ repair, plan }: PassView) => ({
     ml: b.ml,
     placedMl: b.placedMl,
     kits: b.kits,
+    packs: b.packs ?? null,
     massG: { ...b.massG },
     volumeMl: { ...b.volumeMl },
   })),

@@ -9,6 +9,7 @@ import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
 import { formatDuration, joined, phrase } from '@/words';
 import { MadeOf } from '../mix/MadeOf';
 import { MixingColumns } from '../mix/MixingColumns';
+import { wholeOf } from '../mix/whole';
 import { stageView } from '../repair/stage-props';
 import { Choice, Heading, Prose, useFormat, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
@@ -204,7 +205,9 @@ export function BenchPage({
               : 'not from the sheet: ±5 % is assumed'}
             {batch.kits !== null
               ? phrase`. ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}: empty the tins, scrape them; the scale is a check.`
-              : '.'}
+              : batch.packs
+                ? phrase`. ${wholeOf(batch, sheet)}: emptied; what is dosed to it is measured, and of the rest the scale is a check.`
+                : '.'}
           </p>
           <Clocks
             mixMin={sheet.mixMin}

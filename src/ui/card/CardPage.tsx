@@ -156,7 +156,7 @@ export function CardPage({ jobId }: { jobId: string }) {
                       <tr key={b.index} className="fig">
                         <td className="font-sans">
                           {b.index + 1} {says(b.label)}
-                          {b.kits !== null ? phrase`, ${b.kits} whole` : ''}
+                          {(b.kits ?? b.packs) ? phrase`, ${b.kits ?? b.packs ?? 0} whole` : ''}
                         </td>
                         {partsIn(plan.batches).map((p) => (
                           <td key={p} className="whitespace-nowrap">

@@ -7,6 +7,7 @@ import { useNarrow } from '../shared/use-narrow';
 import { useSize } from '../shared/use-width';
 import { MixingRows } from './MixingRows';
 import type { Mixing } from './mixing';
+import { wholeOf } from './whole';
 
 /** The frame before it is laid out, and the least that columns with their words need, px. */
 const FRAME = { width: 700, height: 260 };
@@ -74,6 +75,7 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
   const whole = parts.reduce((s, p) => s + (poured ? target[p] : batch.massG[p]), 0);
   const now = parts.reduce((s, p) => s + inside(p), 0);
   const full = FLOOR - TOP - 1.5;
+  const emptied = wholeOf(batch, sheet);
   const told = parts.map((p) => {
     const already = poured ? phrase`, ${format('mass', inside(p)).text} poured` : '';
     return phrase`${format('mass', target[p]).text} of ${p}${already}`;
@@ -188,13 +190,10 @@ function ColumnsIn({ batch, sheet, said, poured, W, H }: Mixing & { W: number; H
         <text x={column + 16} y={TOP + 28} fontSize={type.under} className="fig" fill="var(--ink-2)">
           {format('mass', whole).text}
         </text>
-        {batch.kits !== null && (
-          <text
-            x={column + 16}
-            y={TOP + 46}
-            fontSize={type.under}
-            fill="var(--ink-2)"
-          >{phrase`${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}`}</text>
+        {emptied && (
+          <text x={column + 16} y={TOP + 46} fontSize={type.under} fill="var(--ink-2)">
+            {emptied}
+          </text>
         )}
       </g>
     </svg>

@@ -4,6 +4,7 @@ import { PART_IDS, type PartId, partOf } from '@/core/system';
 import { phrase } from '@/words';
 import { useFormat, useSay } from '../shared/bits';
 import type { Mixing } from './mixing';
+import { wholeOf } from './whole';
 
 /**
  * The parts and the mix for a page as narrow as a hand: each a lying column to the scale of the masses, its words as
@@ -44,7 +45,7 @@ export function MixingRows({ batch, sheet, said, poured }: Mixing) {
       <Row
         name="mix"
         figure={format('volume', batch.ml).text}
-        beside={`${format('mass', whole).text}${batch.kits === null ? '' : phrase`, ${batch.kits} whole kit${batch.kits > 1 ? 's' : ''}`}`}
+        beside={[format('mass', whole).text, wholeOf(batch, sheet)].filter(Boolean).join(', ')}
         fill="liquid"
         share={now / Math.max(whole, now)}
         goal={1}
