@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { layerOf, measuredBatch, saidAs, vesselsOf, type Weighed, weighedOf } from '../mix';
+import { layerOf, likeBatches, measuredBatch, saidAs, vesselsOf, type Weighed, weighedOf } from '../mix';
 import {
   along,
   attempt,
@@ -14,7 +14,7 @@ import {
   texts,
   type Value,
 } from '../say';
-import { PART_IDS, systemKind } from '../system';
+import { systemKind } from '../system';
 import { courseOf, kindOf, nominalMl, placesIn, SHAPES } from '../void';
 import { beginsPart, type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
@@ -87,9 +87,6 @@ function settingOutOf(c: MethodContext): Message | '' {
 /** To four figures past a kilogram: it is put on a scale. */
 const weighed = (g: number) => grams(g, g >= 1000 ? 4 : undefined);
 
-/** Masses that differ by less are told as one. */
-const LIKE = 0.005;
-
 const batchOf = ({ batch }: TaskContext) => batch!;
 
 /** What goes into a batch, each thing as it is measured out: by weight, or as the hand at the bench counts it. */
@@ -109,14 +106,7 @@ function partsOf(c: TaskContext): Value {
 /** What goes into every batch, of like ones in a row once. */
 function allPartsOf(c: TaskContext): Value {
   const { batches } = c;
-  const alike = (x: TaskContext['batches'][number], y: TaskContext['batches'][number]) =>
-    PART_IDS.every((id) => Math.abs(x.massG[id] - y.massG[id]) <= LIKE * x.massG[id]);
-  const runs: (typeof batches)[number][][] = [];
-  for (const batch of batches) {
-    const run = runs.at(-1);
-    if (run && alike(run[0]!, batch)) run.push(batch);
-    else runs.push([batch]);
-  }
+  const runs = likeBatches(batches);
   return listed(
     runs.map((run) => {
       const [from, to] = [run[0]!.index + 1, run.at(-1)!.index + 1];

@@ -3,7 +3,7 @@ import { FlaskConical, Scale } from 'lucide-react';
 import { useState } from 'react';
 import { selfHeats } from '@/core/cure';
 import { tubeMm, UPTAKE_ML_PER_M2 } from '@/core/method';
-import type { Batch } from '@/core/mix';
+import { type Batch, likeBatches } from '@/core/mix';
 import { inRounds, type RepairPlan } from '@/core/plan';
 import { isMetered, PART_IDS } from '@/core/system';
 
@@ -63,6 +63,11 @@ function Sheet({ view, at }: StageProps) {
       </div>
     );
   const batch = plan.batches[Math.min(chosen, plan.batches.length - 1)]!;
+  // A long list of like ones is folded: each run of them is one press.
+  const runs =
+    plan.batches.length > MOST_SHOWN
+      ? likeBatches(plan.batches, (a, b) => a.portion !== b.portion || a.fromTo !== undefined)
+      : plan.batches.map((b) => [b]);
   const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === batch.index);
   const { measured } = measuredFor(plan, at.repair, batch.index);
   return (
@@ -77,18 +82,21 @@ function Sheet({ view, at }: StageProps) {
         </span>
         {plan.batches.length > 1 && (
           <span className="ml-auto flex gap-1 flex-wrap">
-            {plan.batches.slice(0, 12).map((b) => (
-              <button
-                key={b.index}
-                type="button"
-                className="btn text-sm fine:!min-h-8 !px-2.5"
-                aria-pressed={b === batch}
-                aria-label={phrase`Batch ${b.index + 1}`}
-                onClick={() => setChosen(b.index)}
-              >
-                {b.index + 1}
-              </button>
-            ))}
+            {runs.map((run) => {
+              const [from, to] = [run[0]!.index + 1, run.at(-1)!.index + 1];
+              return (
+                <button
+                  key={from}
+                  type="button"
+                  className="btn text-sm fine:!min-h-8 !px-2.5"
+                  aria-pressed={run.includes(batch)}
+                  aria-label={from === to ? phrase`Batch ${from}` : phrase`Batches ${from} to ${to}, all alike`}
+                  onClick={() => setChosen(from - 1)}
+                >
+                  {from === to ? from : `${from}–${to}`}
+                </button>
+              );
+            })}
           </span>
         )}
       </div>
@@ -115,6 +123,9 @@ function Sheet({ view, at }: StageProps) {
     </div>
   );
 }
+
+/** More batches than that are told by their runs. */
+const MOST_SHOWN = 12;
 
 const massOf = (b: Batch) => PART_IDS.reduce((s, p) => s + b.massG[p], 0);
 

@@ -12,6 +12,9 @@ import { changePass } from '../workspace/workspace';
 const TONES = ['var(--mix)', 'var(--mix-2)'] as const;
 const PAD = 30;
 const MOST_HIGH = 250;
+/** Strips narrower than that have no room for a number between two handles, px; what a number takes. */
+const TIGHT_PX = 44;
+const NUMBER_PX = 30;
 /** What runs along a line is drawn so wide at the least, px: it is a finger wide and metres long. */
 const LINE_PX = 46;
 
@@ -133,6 +136,11 @@ function Picture({
     top: [px((x0 + x1) / 2), py(y0)],
     bottom: [px((x0 + x1) / 2), py(y1)],
   }[ground.out] as [number, number];
+  // Where strips are narrow, numbers stand beside the handles, and only as many as can be read.
+  const each = (across ? (x1 - x0) * kx : (y1 - y0) * ky) / ground.laid.length;
+  const isTight = each < TIGHT_PX && onBorder !== null && !isLine;
+  const every = Math.max(1, Math.ceil(NUMBER_PX / each));
+  const aside = isTight ? (across ? [0, -((y1 - y0) * ky) / 4] : [-((x1 - x0) * kx) / 4, 0]) : [0, 0];
   const turn = { right: 0, bottom: 90, left: 180, top: 270 }[ground.out];
   return (
     <div ref={box} className="w-full">
@@ -180,9 +188,10 @@ function Picture({
             </g>
           );
         })}
-        {ground.laid.map((l) => {
-          const cx = l.points.reduce((s, p) => s + px(p[0]), 0) / Math.max(1, l.points.length);
-          const cy = l.points.reduce((s, p) => s + py(p[1]), 0) / Math.max(1, l.points.length);
+        {ground.laid.map((l, nth) => {
+          if (nth % every) return null;
+          const cx = aside[0]! + l.points.reduce((s, p) => s + px(p[0]), 0) / Math.max(1, l.points.length);
+          const cy = aside[1]! + l.points.reduce((s, p) => s + py(p[1]), 0) / Math.max(1, l.points.length);
           const room = Math.max(...l.points.map((p) => px(p[0]))) - Math.min(...l.points.map((p) => px(p[0])));
           const words = [
             String(l.order + 1),
@@ -257,8 +266,15 @@ function Picture({
                     pull(i, b + (e.shiftKey ? 5 : 1) * step);
                   }}
                 >
-                  <circle cx={gx} cy={gy} r="22" fill="transparent" />
-                  <circle cx={gx} cy={gy} r="8" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2.5" />
+                  <circle cx={gx} cy={gy} r={Math.min(22, Math.max(9, each / 2))} fill="transparent" />
+                  <circle
+                    cx={gx}
+                    cy={gy}
+                    r={Math.min(8, Math.max(3, each / 2 - 3))}
+                    fill="var(--paper)"
+                    stroke="var(--ink)"
+                    strokeWidth="2.5"
+                  />
                 </g>
               )}
             </g>
