@@ -276,3 +276,19 @@ test('of holes that take several mixes each step says which mix it is', () => {
     plan('laminate-hole', typed(sachets, NOW), { holeDepth: 20 }).steps.find((s) => s.id === 'b1:place')!.title,
   ).toBe('Fill from the bottom, film over it');
 });
+
+test('a cooler pot is offered with the pots it would really take: no more than a sack in each', () => {
+  const warm = { job: { ...job, climate: { ...job.climate, tempC: 12 } }, nowMs: NOW };
+  const sheet = typed(bags(), NOW);
+  const of = (materialC: number) =>
+    firstPlanned(warm, methodOf('cement-patch')!, sheet, {
+      dims: slab(2000, 1000, 60),
+      over: { materialC, settings: { rate: 600 } },
+    });
+  const [now, cool] = [of(24), of(12)];
+  const told = finding(now, 'cooler-pots')!;
+  expect(now.batches.length).toBeGreaterThan(cool.batches.length);
+  expect(told.why).toContain(`${cool.batches.length}`);
+  // By the clock alone it would be fewer than there are sacks.
+  expect(cool.batches.length).toBe(cool.kits!.use);
+});

@@ -219,6 +219,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     proportion,
     capMl,
     mostPlacedMl: capMl,
+    mostHeldMl: capMl,
     rateNeeded: null,
     working: [
       ...(size === null

@@ -251,6 +251,8 @@ export interface MixResult {
   readonly capMl: number;
   /** The most that is placed out of one pot, in its time and of what it holds, mL. */
   readonly mostPlacedMl: number;
+  /** The most that is placed of what one of several pots holds, however long there is for it, mL. */
+  readonly mostHeldMl: number;
   /**
    * Rate of one pair of hands that a whole kit needs, mL/min, where Grenko’s own is too slow for it; null where it is
    * not, or one was chosen.

@@ -411,6 +411,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     proportion,
     capMl: bound.capMl,
     mostPlacedMl: mostPlaced(sharing),
+    mostHeldMl: several.heldMl - loss,
     rateNeeded: needs,
     ...(ask.borders?.length
       ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharing)) }

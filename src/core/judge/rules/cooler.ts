@@ -46,7 +46,7 @@ export const coolerRules: Readonly<Record<string, Rule>> = {
     if (potC - coolC < NOTICED_K || potC > row.highC || potC < row.lowC) return [];
     const [lives, longer] = [row.minutesAt(potC), row.minutesAt(coolC)];
     const behind = pace.ofMixed ? sheet.potLossMl : 0;
-    const eachMl = placing * (usableMin + longer - lives) - behind;
+    const eachMl = Math.min(mix.mostHeldMl, placing * (usableMin + longer - lives) - behind);
     const portions = new Map<number, number>();
     for (const b of batches) portions.set(b.portion, (portions.get(b.portion) ?? 0) + b.placedMl);
     const few = [...portions.values()].reduce((sum, ml) => sum + Math.ceil(ml / eachMl - 1e-9), 0);
