@@ -1,7 +1,7 @@
 import { exactly, line, minutes, ml, refuse, texts } from '../say';
-import { type Kit, PART_IDS, type PartId, packsFit, proportionOf, type SheetRevision, staysWhole } from '../system';
+import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
-import { type Caps, capsOf } from './caps';
+import { capsOf } from './caps';
 import { cutShort } from './cut-short';
 import { partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
@@ -16,6 +16,7 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
+import { evenly, ofWholePacks, packsIn, placedInTime, rateForSacks, roundUp, type Share } from './whole-packs';
 
 const WORK = texts('work.potted', {
   largest: 'Largest batch',
@@ -70,12 +71,6 @@ function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 
   };
 }
 
-/** Up to two figures, so that it can be said and typed. @example roundUp(311.2) // 320 */
-function roundUp(value: number): number {
-  const step = 10 ** (Math.floor(Math.log10(value)) - 1);
-  return Number((Math.ceil(value / step - 1e-9) * step).toPrecision(6));
-}
-
 /** What one pot is for. */
 interface Pot {
   readonly portion: number;
@@ -86,12 +81,6 @@ interface Pot {
   readonly meantMl?: number;
 }
 
-/** Of a pot: its whole kits, null where it is weighed, and its share of what is to be placed. */
-interface Share {
-  readonly kits: number | null;
-  readonly share: number;
-}
-
 /** Whole kits over pots, as evenly as they go: a pot of two kits places twice as much as one of one. */
 function kitsOver(n: number, kits: number, kitMl: number, lossMl: number): readonly Share[] {
   const each = Array.from({ length: n }, (_, k) => Math.floor(kits / n) + (k < kits % n ? 1 : 0));
@@ -100,57 +89,6 @@ function kitsOver(n: number, kits: number, kitMl: number, lossMl: number): reado
   // Kits that hold less than a pot keeps back place nothing, however they are shared.
   return each.map((of, k) => ({ kits: of, share: all > 0 ? placeable[k]! / all : 1 / n }));
 }
-
-/**
- * The most that is placed of one pot in its time, mL: where the rate is one of what is mixed, what stays behind has run
- * as well. By a rate that nobody chose no more than half is given up to that: it forbids nothing.
- */
-function placedInTime({ ask, caps, whole }: Pick<Sharing, 'ask' | 'caps' | 'whole'>): number {
-  if (!ask.rateOfMixed || whole) return caps.placedMl;
-  return Math.max(caps.placedMl - ask.sheet.potLossMl, ask.rateChosen ? 0 : caps.placedMl / 2);
-}
-
-const evenly = (n: number): readonly Share[] => Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
-
-/** Sacks of powder are emptied, never parted for a little; tins are where there are many pots of them. */
-const inSacks = (sheet: SheetRevision): boolean => sheet.parts.some((p) => p.role === 'powder');
-const MANY_POTS = 4;
-/** So much more often is mixed for whole packs, as a share of the fewest pots. */
-const MORE_OFTEN = { sacks: 4 / 3, tins: 5 / 4 } as const;
-
-/**
- * Pots of whole packs and a last one of what is left to do: nobody weighs a sack and a quarter out of two. Null where
- * few pots of tins do, where it would be many more pots, or whole packs are not the mix.
- * @param n the fewest pots that do
- */
-function ofWholePacks(
-  needMl: number,
-  n: number,
-  { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
-): readonly Share[] | null {
-  const sacks = inSacks(ask.sheet);
-  if (ask.severalUpToMl === undefined || n < (sacks ? 2 : MANY_POTS) || !packsFit(ask.sheet, ask.kit)) return null;
-  const loss = ask.sheet.potLossMl;
-  const mostMl = Math.min(caps.heldMl, placedInTime({ ask, caps, whole }) + loss);
-  const eachMl = Math.floor(mostMl / kitMl + 1e-9) * kitMl - loss;
-  const pots = eachMl > 0 ? Math.ceil(needMl / eachMl - 1e-9) : Number.POSITIVE_INFINITY;
-  if (pots > Math.max(n, MORE_OFTEN[sacks ? 'sacks' : 'tins'] * n)) return null;
-  return Array.from({ length: pots }, (_, k) => ({
-    kits: null,
-    share: k < pots - 1 ? eachMl / needMl : 1 - ((pots - 1) * eachMl) / needMl,
-  }));
-}
-
-/** So many whole packs make it up; null where it is weighed. */
-const packsIn = (ml: number, { ask, kitMl }: Pick<Sharing, 'ask' | 'kitMl'>): number | null => {
-  const packs = Math.round(ml / kitMl);
-  return ask.severalUpToMl !== undefined &&
-    packs > 0 &&
-    Math.abs(ml / kitMl - packs) < 1e-6 &&
-    packsFit(ask.sheet, ask.kit)
-    ? packs
-    : null;
-};
 
 /** So many pots of so much to be placed, each with its own loss. @throws Refusal when the work never ends */
 function potsFor(needMl: number, { ask, caps: one, several, kitMl, kitsPerPot, whole }: Sharing): readonly Share[] {
@@ -260,27 +198,6 @@ function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl
   // Steps are laid out in whole minutes: what is left is counted in those.
   const inMin = Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin));
   return roundUp(most / ask.crew / inMin);
-}
-
-/** A pace of ours gives way to a sack that wants it so much faster; beyond that sacks are parted by weighing. */
-const MOST_HASTE = 1.5;
-
-/**
- * Rate at which a whole sack is placed in its time, where several pots are mixed and our own rate would part every one
- * of them for a little; null where nothing asks for it.
- */
-function rateForSacks(
-  pieces: readonly number[],
-  ask: MixAsk,
-  kitMl: number,
-  { placedMl, heldMl }: Caps,
-): number | null {
-  const { potLossMl } = ask.sheet;
-  if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || !inSacks(ask.sheet)) return null;
-  if (Math.max(...pieces) <= Math.min(placedMl, heldMl - potLossMl) || !packsFit(ask.sheet, ask.kit)) return null;
-  const packMl = ask.rateOfMixed ? kitMl : kitMl - potLossMl;
-  if (packMl <= placedMl || packMl > MOST_HASTE * placedMl) return null;
-  return roundUp(packMl / ask.crew / Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin)));
 }
 
 /**
