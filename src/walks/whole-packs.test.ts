@@ -3,7 +3,7 @@ import { methodOf } from '@/core/method';
 import type { SheetRevision } from '@/core/system';
 import { freshJob } from '@/ui/workspace/fresh';
 import { draws } from './draws';
-import { at, firstPlanned, happened, ZONE } from './made';
+import { at, firstPlanned, happened, workedUpTo, ZONE } from './made';
 import { dosed, type Paper, typed } from './papers';
 
 /**
@@ -209,6 +209,55 @@ describe('a patch and the night', () => {
   test('of cement its edge is wetted, not primed', () => {
     const p = plan('cement-patch', typed(bags(), NOW), slab(4000, 2000, 50));
     expect(finding(p, 'rests:wet')!.todo).toMatch(/wetted as the base is/);
+    expect(p.steps.find((s) => s.id.endsWith(':prep:edge'))!.detail).toMatch(/edge and base dark all over/);
+  });
+  describe('and its edge', () => {
+    const sheet = typed(MORTAR, NOW);
+    const dims = slab(2000, 1000, 60);
+    const p = plan('mortar-patch', sheet, dims);
+    const edges = p.steps.filter((s) => s.id.endsWith(':prep:edge'));
+    test('is roughened in the morning, before anything is mixed, once for each night', () => {
+      expect(edges.length).toBe(daysOf(p).length - 1);
+      for (const edge of edges) {
+        const i = p.steps.indexOf(edge);
+        expect(p.steps[i + 1]!.id).toBe(edge.id.replace('prep:edge', 'weigh'));
+        expect(p.steps[i + 1]!.from).toBe(edge.to);
+        expect(DateTime.fromISO(edge.from, { zone: ZONE }).toFormat('HH:mm')).toBe('07:00');
+        expect((Date.parse(edge.to!) - Date.parse(edge.from!)) / 60_000).toBe(10);
+      }
+    });
+    test('is told with the last that is placed in the evening, and with no other', () => {
+      const told = p.steps.filter((s) => /against a batten/.test(s.detail)).map((s) => s.id);
+      expect(told).toEqual(edges.map((e) => p.steps[p.steps.indexOf(e) - 1]!.id));
+      for (const id of told) expect(id).toMatch(/:place$/);
+    });
+    test('nothing of a day runs past its end', () => {
+      for (const s of wet(p)) {
+        const to = DateTime.fromISO(s.to!, { zone: ZONE });
+        expect([s.id, to.hour * 60 + to.minute <= job.workingHours.toHour * 60]).toEqual([s.id, true]);
+      }
+    });
+    test('stands there in the morning until it is done, and in the record after that', () => {
+      const evening = p.steps[p.steps.indexOf(edges[0]!) - 1]!;
+      const worked = workedUpTo(p.steps, evening.id, '2027-05-10T09:00', '2027-05-10T16:50');
+      const at7 = (more: Parameters<typeof happened>[1]) =>
+        firstPlanned(
+          { job, nowMs: at('2027-05-11T07:12'), events: happened({ ...job, id: job.id }, [...worked, ...more]) },
+          methodOf('mortar-patch')!,
+          sheet,
+          { dims },
+        ).steps;
+      const open = at7([]);
+      const next = open.find((s) => s.done === null)!;
+      expect(next.id).toBe(edges[0]!.id);
+      const done = at7([['2027-05-11T07:10', { kind: 'step-done', step: next.id }]]);
+      expect(done.find((s) => s.id === next.id)!.done).not.toBeNull();
+      expect(done.find((s) => s.done === null)!.id).toBe(next.id.replace('prep:edge', 'weigh'));
+      // Once for that night, however often it is planned anew.
+      expect(done.filter((s) => s.id.endsWith(':prep:edge')).length).toBe(
+        open.filter((s) => s.id.endsWith(':prep:edge')).length,
+      );
+    });
   });
   test('each lift is one piece of work, and the next may come on another day', () => {
     const p = plan('mortar-patch', typed(MORTAR, NOW), slab(900, 800, 60), { over: { liftMm: 30 } });

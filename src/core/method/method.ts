@@ -94,6 +94,8 @@ export interface Method {
    * own: what is done there first. Absent where it goes on until it is done.
    */
   readonly rests?: Message;
+  /** What is done to that edge before it goes on from there, where that takes its own minutes. */
+  readonly resumes?: TaskRow;
   /** Where it does so only here: wet into wet no single face rests half-way. */
   readonly restsIf?: (c: MethodContext) => boolean;
   /** All tasks in their order, those of the engine among them. */

@@ -36,7 +36,7 @@ const factorId = ({ task, called }: TaskRow, per: Driver | null): string => {
 export function factorsOf(method: Method): readonly Factor[] {
   const known = factors.get(method);
   if (known) return known;
-  const made = [...method.tasks, ...ANY_TASKS].flatMap((row) => [
+  const made = [...method.tasks, ...(method.resumes ? [method.resumes] : []), ...ANY_TASKS].flatMap((row) => [
     ...(row.work.fixed === undefined ? [] : [factor(row, null, row.work.fixed)]),
     ...Object.entries(row.work.per ?? {}).map(([per, value]) => factor(row, per as Driver, value)),
   ]);

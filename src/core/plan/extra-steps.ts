@@ -17,6 +17,7 @@ import type { Actuals } from './actuals';
 /** Words put round those of a step. */
 export const AGAIN = texts('again', {
   again: '{title}, again',
+  rests: '{detail} {rests}',
   touch: 'Try it first, by touch at the edge and on its smear; not firm: leave it, try again each hour. {detail}',
 });
 

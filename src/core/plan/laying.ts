@@ -128,7 +128,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     draft: StepDraft,
     row: TaskRow,
     startMs: number,
-    missed: MissedWindow,
+    missed: MissedWindow | null,
     rested: Rested = null,
   ): number => {
     const before = renewal(draft, row);
@@ -151,6 +151,15 @@ export function layingOf(layAsk: LayAsk): Laying {
       ...(rested ? { rested } : {}),
     });
     return Math.max(startMs, endMs);
+  };
+  /** Whether a night lies between the last step and an instant. */
+  const isNextDay = (startMs: number) => ask.windows.some((w) => cursor <= w.fromMs && w.fromMs <= startMs);
+  /** What is done to the edge that a step, begun at an instant, goes on from; null where it goes on at once. */
+  const edgeFor = (draft: StepDraft, startMs: number, isAhead = true): TaskRow | null => {
+    const { resumes } = method;
+    if (!resumes || draft.afterRest !== 'wet' || draft.waitFor !== undefined) return null;
+    const isDone = actuals.done.has(stepId(renewKey(draft, resumes)));
+    return isDone || (isAhead && isNextDay(startMs)) ? resumes : null;
   };
   /** Faces that would have stood too long when their turn comes, were the step at `i` begun at an instant. */
   const stale = (drafts: readonly StepDraft[], i: number, startMs: number): readonly Stale[] => {
@@ -186,6 +195,8 @@ export function layingOf(layAsk: LayAsk): Laying {
       more += takes;
       ms += takes;
     };
+    const edge = edgeFor(drafts[i]!, startMs);
+    if (edge) add(drafts[i]!, edge);
     for (let k = i; k < end; k++) {
       const d = drafts[k]!;
       if (d.looksAhead) for (const { draft, row } of stale(drafts, k, ms)) add(draft, row);
@@ -299,14 +310,23 @@ export function layingOf(layAsk: LayAsk): Laying {
             if (slot.startMs > ready && forcedBy !== 'tools') forcedBy = 'crew or hours';
             overruns ||= slot.overruns;
             // What is left at an edge of its own is left for the night there as well, in whatever block it goes on.
-            const rests = draft.afterRest === 'wet' && draft.waitFor === undefined;
-            if (rests && ask.windows.some((w) => cursor <= w.toMs && w.toMs <= slot.startMs)) rested = 'wet';
+            if (draft.afterRest === 'wet' && draft.waitFor === undefined && isNextDay(slot.startMs)) rested = 'wet';
             ready = slot.startMs;
           }
           days = daysOf(draft, ready);
           startMs = days?.[0]?.fromMs ?? ready;
           endMs = days?.at(-1)?.toMs ?? endOf(draft, startMs);
         }
+      }
+      const last = steps.at(-1);
+      // How it is left is told by the last that is done before the night.
+      if (rested === 'wet' && method.rests && last?.doneAt === null)
+        steps[steps.length - 1] = { ...last, detail: AGAIN.rests({ detail: last.detail, rests: method.rests }) };
+      const edge = edgeFor(draft, startMs, doneAt === null && begunAt === null);
+      if (edge) {
+        const from = renewed(draft, edge, startMs, null, rested);
+        rested = null;
+        if (doneAt === null && begunAt === null) [startMs, endMs] = [from, endOf(draft, from)];
       }
       if (draft.looksAhead && doneAt === null && begunAt === null) {
         for (const { draft: d, row, missed } of stale(drafts, i, startMs)) {

@@ -168,6 +168,16 @@ export const cementPatch: Method = {
   review: null,
   serves: 'foot',
   rests: restsSquareAndWet,
+  resumes: tasks('cement-patch', [
+    {
+      task: 'prep:edge',
+      role: 'prepare',
+      title: 'Roughen yesterday’s edge, wet it and the base again',
+      detail: 'Rough all along its height, brushed clean; edge and base dark all over, no puddles.',
+      confirm: 'The edge is rough, all of it is damp',
+      work: { fixed: 10 },
+    },
+  ])[0]!,
   consumes: [
     coverOf({ what: 'damp cloth or film for curing', why: 'over the patch and a hand beyond it', shownBy: 'cover' }),
     barCoat,

@@ -207,6 +207,16 @@ export const mortarPatch: Method = {
   review: null,
   serves: 'load',
   rests: restsSquare,
+  resumes: tasks('mortar-patch', [
+    {
+      task: 'prep:edge',
+      role: 'prepare',
+      title: 'Roughen yesterday’s edge, vacuum it',
+      detail: 'Rough all along its height, nothing loose; it is primed with the walls when the next mix comes.',
+      confirm: 'The edge is rough and clean',
+      work: { fixed: 10 },
+    },
+  ])[0]!,
   consumes: [
     coverOf({ what: 'film against rain and sun', why: 'over the patch and a hand beyond it while it cures' }),
     barCoat,
