@@ -201,6 +201,13 @@ export async function goTo(page: Page, base: string, href: string): Promise<void
   if (stands) await turnTo(page, base, href);
   else await page.goto(base + href);
 }
+/** The same page as it is on another screen, under a finger or under a pointer, with nothing loaded anew. */
+export async function onScreen(page: Page, size: Size, touch: boolean): Promise<void> {
+  const tools = await page.context().newCDPSession(page);
+  await tools.send('Emulation.setTouchEmulationEnabled', { enabled: touch, maxTouchPoints: 1 });
+  await tools.detach();
+  await page.setViewportSize(size);
+}
 interface Routed {
   readonly next: { readonly router: { push(href: string): void } };
 }

@@ -1,7 +1,7 @@
 import type { Page } from 'playwright-core';
 import { finishedData, methodsData, sampleData, sampleRecords } from '@/sample/jobs';
 import { german } from '@/words/de';
-import { DESKTOP, PHONE, site, turnTo, withSample } from './browser';
+import { DESKTOP, onScreen, PHONE, site, turnTo, withSample } from './browser';
 import { type } from './hands';
 import { unfitOn, VIEWS } from './unfit';
 
@@ -94,40 +94,40 @@ const POINTED = /(?<![\d.,/])\d+\.\d+(?![\d.]|\p{L})/u;
 const typedOn = (page: Page): Promise<readonly string[]> =>
   page.evaluate(() => [...document.querySelectorAll('input')].map((i) => i.value));
 
-test('in German no view has an English word of ours, and no figure a decimal point', async () => {
+/** English words of ours on the page, and figures with a decimal point. */
+async function notGermanOn(page: Page): Promise<readonly string[]> {
+  const read = await readOn(page);
+  const english = read.filter((text) => {
+    // The letters of a hash may fall together to a word.
+    const ours = THEIRS.reduce((rest, own) => rest.replaceAll(own, ' '), text).replace(/[0-9a-f]{64}/g, ' ');
+    // A name that is cut short ends in dots.
+    return !/…$|^https?:|\nhttps?:/.test(ours.trim()) && words(ours).some((word) => ENGLISH.has(word));
+  });
+  const pointed = [...read, ...(await typedOn(page))].filter((text) =>
+    POINTED.test(THEIRS.reduce((rest, own) => rest.replaceAll(own, ' '), text)),
+  );
+  return [...new Set([...english, ...pointed])].map((text) => text.trim().slice(0, 120));
+}
+
+test('in German no view has an English word of ours or a decimal point; none is too wide, no word of a drawing cut or over another, at a desk and on a phone', async () => {
   const page = await yard.page();
   await sampleInGerman(page);
   const found: Record<string, readonly string[]> = {};
   for (const view of [...VIEWS, '/job/sample-workshop/sample-cavities/measure', '/job/sample-winch/tag']) {
+    await onScreen(page, DESKTOP, false);
     await turnTo(page, base(), view);
     await page.waitForTimeout(250);
-    const english = (await readOn(page)).filter((text) => {
-      // The letters of a hash may fall together to a word.
-      const ours = THEIRS.reduce((rest, own) => rest.replaceAll(own, ' '), text).replace(/[0-9a-f]{64}/g, ' ');
-      // A name that is cut short ends in dots.
-      return !/…$|^https?:|\nhttps?:/.test(ours.trim()) && words(ours).some((word) => ENGLISH.has(word));
-    });
-    const pointed = [...(await readOn(page)), ...(await typedOn(page))].filter((text) =>
-      POINTED.test(THEIRS.reduce((rest, own) => rest.replaceAll(own, ' '), text)),
-    );
-    const wrong = [...new Set([...english, ...pointed])].map((text) => text.trim().slice(0, 120));
+    const wrong = await notGermanOn(page);
     if (wrong.length) found[view] = wrong;
-  }
-  expect(found).toEqual({});
-});
-
-test.each([
-  ['at a desk', DESKTOP],
-  ['on a phone', PHONE],
-])('in German, %s, no view is too wide, no word of a drawing cut or over another', async (_, size) => {
-  const page = await yard.page(size);
-  await sampleInGerman(page);
-  const found: Record<string, readonly string[]> = {};
-  for (const view of VIEWS) {
-    await turnTo(page, base(), view);
-    await page.waitForTimeout(250);
-    const unfit = (await unfitOn(page, 10)).filter((what) => size === PHONE || !what.endsWith('px high'));
-    if (unfit.length) found[view] = unfit;
+    if (!VIEWS.includes(view)) continue;
+    for (const size of [DESKTOP, PHONE]) {
+      if (size === PHONE) {
+        await onScreen(page, PHONE, true);
+        await page.waitForTimeout(250);
+      }
+      const unfit = (await unfitOn(page, 10)).filter((what) => size === PHONE || !what.endsWith('px high'));
+      if (unfit.length) found[`${view} ${size.width}`] = unfit;
+    }
   }
   expect(found).toEqual({});
 });

@@ -1,3 +1,4 @@
+import type { Page } from 'playwright-core';
 import { finishedData, methodsData } from '@/sample/jobs';
 import { PHONE, site, turnTo, withSample } from './browser';
 import { REPAIR, RUNNING, unfitOn, VIEWS } from './unfit';
@@ -19,19 +20,53 @@ const DRAWN = [
   '/job/sample-landing/sample-cores/mix',
 ];
 
-test('on a phone no view is too wide, no word of a drawing too small or over another, no press too low', async () => {
+const LYING = { width: 844, height: 390 };
+/** A screen of 1280 × 1024 at 400 %. */
+const MAGNIFIED = { width: 320, height: 256 };
+
+/** Panes that scroll by themselves and are squeezed shut by what is pinned below them. */
+const shutOn = (page: Page) =>
+  page.locator('main section').evaluateAll((all) =>
+    all.flatMap((s) => {
+      const { clientHeight, scrollHeight, ariaLabel } = s as HTMLElement;
+      return scrollHeight > 40 && clientHeight < 40 ? [`${ariaLabel}: ${clientHeight} of ${scrollHeight} px`] : [];
+    }),
+  );
+
+test('upright, lying down and at 400 % no view is too wide; no word of a drawing too small, cut or over another, no press too low, and lying down each begins with its work', async () => {
   const page = await yard.page(PHONE);
-  await withSample(page, base(), [methodsData]);
+  await withSample(page, base(), [methodsData, finishedData]);
   await page.goto(base());
   await page.locator('#main').waitFor();
   const found: Record<string, readonly string[]> = {};
-  for (const view of VIEWS) {
-    await turnTo(page, base(), view);
-    await page.waitForTimeout(250);
-    const unfit = await unfitOn(page, 10);
-    if (unfit.length) found[view] = unfit;
+  const further = ['/job/sample-landing', '/job/sample-boat/sample-fitting/mix', ...DRAWN];
+  // One walk over all views: each is turned and magnified where it stands.
+  for (const view of new Set([...VIEWS, ...further])) {
+    const sizes = VIEWS.includes(view) ? [PHONE, LYING, MAGNIFIED] : [LYING];
+    for (const size of sizes) {
+      await page.setViewportSize(size);
+      if (size === sizes[0]) await turnTo(page, base(), view);
+      await page.waitForTimeout(250);
+      if (size === MAGNIFIED) {
+        const by = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        );
+        if (by > 0) found[`${view} ${size.width}`] = [`${by} px wider than the page`];
+        continue;
+      }
+      const unfit = await unfitOn(page, 10);
+      const shut = size === LYING ? await shutOn(page) : [];
+      if (unfit.length || shut.length) found[`${view} ${size.width}`] = [...unfit, ...shut];
+    }
   }
   expect(found).toEqual({});
+  // The next thing to do is wide enough to press.
+  await page.setViewportSize(MAGNIFIED);
+  await turnTo(page, base(), `${RUNNING}/run`);
+  const go = (await page.getByTestId('go').boundingBox())!;
+  expect(go.x).toBeGreaterThanOrEqual(0);
+  expect(go.width).toBeGreaterThan(200);
+  expect(go.x + go.width).toBeLessThanOrEqual(MAGNIFIED.width);
 });
 
 test('on a phone a figure of the report opens to a working that can be read', async () => {
@@ -68,31 +103,8 @@ test('at a desk no word of a drawing is small, cut, or lies over or under anothe
   expect(found).toEqual({});
 });
 
-test('lying down no view is too wide, no word of a drawing small, cut or under another, and each begins with its work', async () => {
-  const size = { width: 844, height: 390 };
-  const page = await yard.page(size, { hasTouch: true });
-  await withSample(page, base(), [methodsData]);
-  await page.goto(base());
-  await page.locator('#main').waitFor();
-  const found: Record<string, readonly string[]> = {};
-  for (const view of [...VIEWS, '/job/sample-landing', '/job/sample-boat/sample-fitting/mix', ...DRAWN]) {
-    await turnTo(page, base(), view);
-    await page.waitForTimeout(250);
-    const unfit = await unfitOn(page, 10);
-    // Panes that scroll by themselves must not be squeezed shut by what is pinned below them.
-    const shut = await page.locator('main section').evaluateAll((all) =>
-      all.flatMap((s) => {
-        const { clientHeight, scrollHeight, ariaLabel } = s as HTMLElement;
-        return scrollHeight > 40 && clientHeight < 40 ? [`${ariaLabel}: ${clientHeight} of ${scrollHeight} px`] : [];
-      }),
-    );
-    if (unfit.length || shut.length) found[view] = [...unfit, ...shut];
-  }
-  expect(found).toEqual({});
-});
-
 test('on a phone the figure of a stage stays in sight from its first line to its last, and nothing reached by key is under it', async () => {
-  for (const size of [PHONE, { width: 844, height: 390 }]) {
+  for (const size of [PHONE, LYING]) {
     const page = await yard.page(size, { hasTouch: true });
     await withSample(page, base(), [methodsData]);
     await page.goto(`${base()}${REPAIR}/measure`);
@@ -160,7 +172,7 @@ test('the mixing picture of a phone has words of at least fourteen pixels, and s
 });
 
 test('lying down, the running view has its clock at the left and its button at the right, both in sight', async () => {
-  const page = await yard.page({ width: 844, height: 390 });
+  const page = await yard.page(LYING);
   await withSample(page, base());
   await page.goto(`${base()}${RUNNING}/run`);
   const go = page.getByTestId('go');
@@ -180,7 +192,7 @@ test('from two metres: the clock, the step and its button alone, as large as eac
     page.getByTestId(testId).evaluate((el) => Number.parseFloat(getComputedStyle(el).fontSize));
   const near = await px('clock');
   await page.getByRole('button', { name: 'Large, to be read from two metres' }).click();
-  for (const size of [PHONE, { width: 844, height: 390 }, { width: 1280, height: 800 }]) {
+  for (const size of [PHONE, LYING, { width: 1280, height: 800 }]) {
     await page.setViewportSize(size);
     // A letter of a two-hundredth of the distance is read: ten millimetres, 38 px.
     for (const [what, least] of [
@@ -197,24 +209,4 @@ test('from two metres: the clock, the step and its button alone, as large as eac
   expect(await page.locator('#steps').isVisible()).toBe(false);
   await page.getByRole('button', { name: 'Large, to be read from two metres' }).click();
   await page.locator('#steps').waitFor();
-});
-
-test('at 400 % of a screen of 1280 × 1024 every view goes down, none sideways, and the next thing to do is wide enough to press', async () => {
-  const page = await yard.page({ width: 320, height: 256 });
-  await withSample(page, base(), [methodsData, finishedData]);
-  await page.goto(base());
-  await page.locator('#main').waitFor();
-  const wide: Record<string, number> = {};
-  for (const view of VIEWS) {
-    await turnTo(page, base(), view);
-    await page.waitForTimeout(250);
-    const by = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-    if (by > 0) wide[view] = by;
-  }
-  expect(wide).toEqual({});
-  await turnTo(page, base(), `${RUNNING}/run`);
-  const go = (await page.getByTestId('go').boundingBox())!;
-  expect(go.x).toBeGreaterThanOrEqual(0);
-  expect(go.width).toBeGreaterThan(200);
-  expect(go.x + go.width).toBeLessThanOrEqual(320);
 });
