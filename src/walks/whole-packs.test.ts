@@ -1,9 +1,13 @@
 import { DateTime } from 'luxon';
 import { methodOf } from '@/core/method';
+import { pieceOf, withPiece } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
-import { freshJob } from '@/ui/workspace/fresh';
+import { voidOf } from '@/core/void';
+import { foldedSteps } from '@/ui/place/fold-steps';
+import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { draws } from './draws';
-import { at, firstPlanned, happened, workedUpTo, ZONE } from './made';
+import { at, drawnShape, firstPlanned, happened, workedUpTo, ZONE } from './made';
 import { dosed, type Paper, typed } from './papers';
 
 /**
@@ -230,6 +234,23 @@ describe('a patch and the night', () => {
       const told = p.steps.filter((s) => /against a batten/.test(s.detail)).map((s) => s.id);
       expect(told).toEqual(edges.map((e) => p.steps[p.steps.indexOf(e) - 1]!.id));
       for (const id of told) expect(id).toMatch(/:place$/);
+    });
+    test('is not folded away among like mixes', () => {
+      const fresh = freshRepair(job.id, 'mortar-patch', 1, NOW);
+      const repair = withPiece(fresh, {
+        ...pieceOf(fresh),
+        void: voidOf(drawnShape(methodOf('mortar-patch')!, dims)),
+        sheetId: sheet.id,
+        kitId: sheet.kits[0]!.id,
+        answers: Object.fromEntries(methodOf('mortar-patch')!.questions.map((q) => [q.id, q.wants])),
+      });
+      const { steps } = viewJob({ job, repairs: [repair], sheets: [sheet], stock: [], events: [] }, NOW).repairs[0]!
+        .plan;
+      const listed = foldedSteps(steps, 20 * 60_000);
+      expect(listed.some((l) => l.kind === 'more')).toBe(true);
+      const shown = listed.flatMap((l) => (l.kind === 'step' ? [l.step.id] : []));
+      const evenings = edges.map((e) => p.steps[p.steps.indexOf(e) - 1]!.id);
+      expect(shown).toEqual(expect.arrayContaining(evenings));
     });
     test('nothing of a day runs past its end', () => {
       for (const s of wet(p)) {

@@ -10,15 +10,23 @@ import {
   stepId,
   TROUBLES,
 } from '../method';
-import { texts } from '../say';
+import { type Message, texts } from '../say';
 import { milestoneOf } from '../system';
 import type { Actuals } from './actuals';
+import type { PlannedStep } from './repair-plan';
 
 /** Words put round those of a step. */
 export const AGAIN = texts('again', {
   again: '{title}, again',
   rests: '{detail} {rests}',
   touch: 'Try it first, by touch at the edge and on its smear; not firm: leave it, try again each hour. {detail}',
+});
+
+/** The last step before a night at which wet work rests: it says how it is left, and is told by itself. */
+export const leftOverNight = (last: PlannedStep, rests: Message): PlannedStep => ({
+  ...last,
+  detail: AGAIN.rests({ detail: last.detail, rests }),
+  apart: true,
 });
 
 /** Where the sheet asks for a stand time, mixing is followed by it, and clocks that count from its end do so. */

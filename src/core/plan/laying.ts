@@ -3,7 +3,7 @@ import { layerOf } from '../mix';
 import { refuse, texts } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
 import type { DayEnd, Window } from './calendar';
-import { AGAIN } from './extra-steps';
+import { AGAIN, leftOverNight } from './extra-steps';
 import type { LayAsk, Laying } from './lay-ask';
 import { clocksOf, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';
@@ -321,7 +321,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       const last = steps.at(-1);
       // How it is left is told by the last that is done before the night.
       if (rested === 'wet' && method.rests && last?.doneAt === null)
-        steps[steps.length - 1] = { ...last, detail: AGAIN.rests({ detail: last.detail, rests: method.rests }) };
+        steps[steps.length - 1] = leftOverNight(last, method.rests);
       const edge = edgeFor(draft, startMs, doneAt === null && begunAt === null);
       if (edge) {
         const from = renewed(draft, edge, startMs, null, rested);
