@@ -1,10 +1,13 @@
 import { methodOf } from '@/core/method';
-import { type Piece, type Repair, repairOf } from '@/core/plan';
+import { type Piece, piecesOf, READY_CHAINS, type Repair, repairOf, withChain, withPiece } from '@/core/plan';
 import { viewJob } from '@/core/record';
+import { voidOf } from '@/core/void';
 import { FIRST_LOOKS } from '@/sample/first';
 import { sampleData } from '@/sample/jobs';
+import { freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER, say } from '@/words';
-import { at, walkJob, walkPiece } from './made';
+import { at, drawnShape, walkJob, walkPiece } from './made';
+import { type Paper, typed } from './papers';
 
 const NOW = at('2027-04-20T07:00');
 const job = walkJob({ id: 'beside', startFrom: NOW, climate: { kind: 'constant', tempC: 15, humidityPct: 60 } });
@@ -102,4 +105,49 @@ describe('in one repair of several passes', () => {
       /“Sand the faces dull, wipe”.*throws dust while First pour, at the same place, lies wet/,
     );
   });
+});
+
+describe('a sheet that tells neither gel nor tack', () => {
+  const papers: readonly Paper[] = [
+    [
+      'mortar-kit',
+      '2:1 by weight',
+      '2 kg, 1 kg, 12 kg',
+      'use-by 40 min, next-lift 4 h, recoat-until 24 h, foot 12 h, load 24 h',
+      { cByWeight: '8' },
+    ],
+    ['liquid-resin', '4:1 by weight', '4 kg, 1 kg', 'use-by 40 min, recoat-from 5 h, recoat-until 24 h, load 24 h'],
+  ];
+  test.each(papers.map((paper) => [paper[0], paper] as const))(
+    '%s: nothing is sanded for a second pour before the first is firm',
+    (_, paper) => {
+      const sheet = typed(paper, NOW);
+      const pours = READY_CHAINS.find((c) => c.id === 'two-pours')!;
+      let chained = withChain(freshRepair(job.id, pours.first.method, 1, NOW), pours);
+      for (const p of piecesOf(chained)) {
+        const method = methodOf(p.method.id)!;
+        chained = withPiece(chained, {
+          ...p,
+          void: voidOf(drawnShape(method)),
+          sheetId: sheet.id,
+          kitId: sheet.kits[0]!.id,
+          // A further pour waits for what this sheet does tell.
+          gate: paper[3].includes('next-lift') ? p.gate : 'window',
+        });
+      }
+      chained = {
+        ...chained,
+        answers: Object.fromEntries(methodOf(pours.first.method)!.questions.map((q) => [q.id, q.wants])),
+      };
+      const { passes, findings } = viewJob({ job, repairs: [chained], sheets: [sheet], stock: [], events: [] }, NOW)
+        .repairs[0]!;
+      expect(findings.filter((f) => f.id.endsWith('beside'))).toEqual([]);
+      const [first, second] = passes.map((p) => p.plan);
+      const firm = first!.milestones.find((m) => m.kind === 'next-lift' || m.kind === 'recoat-from')!.planMs!;
+      const dusty = second!.steps.filter((s) => s.throws);
+      expect(dusty.length).toBeGreaterThan(0);
+      for (const s of dusty) expect([s.id, s.startMs >= firm]).toEqual([s.id, true]);
+      expect(second!.stop).toBeNull();
+    },
+  );
 });

@@ -233,6 +233,18 @@ test('built by 13:00 the window lies outside the hours: washed and abraded on Tu
   expect(tight.why).toMatch(/\b[3-7] min/);
 });
 
+test('on the face of the fairing, 30 mm beyond its foot, the barrier is the ring that was measured by itself', () => {
+  const onFace = chain({
+    barrier: { takes: { from: 'face', of: 'p3', thickness: measured(0.12, 'gauge'), beyondMm: 30 }, void: null },
+  });
+  const p = plan({}, undefined, onFace);
+  expect(p.problems).toEqual([]);
+  const coat = (of: ReturnType<typeof plan>) => of.passes.find((x) => x.id === 'p4')!.volumeMl!.nominal;
+  // π/4 × (300² − 110²) × 0.12, and no more of it inside the fitting.
+  expect(coat(p)).toBeCloseTo(((Math.PI / 4) * (300 ** 2 - 110 ** 2) * 0.12) / 1000, 6);
+  expect(coat(p)).toBeCloseTo(coat(plan()), 6);
+});
+
 test('sanded Wednesday; barrier 07:30, 11:32, 15:35; launched after 77 h 35, closed until Sunday 06:00', () => {
   const p = plan({ p1: '2027-05-03T07:30', p2: '2027-05-03T14:30', p3: '2027-05-04T06:35' });
   expect(off(milestone(p, 'p3', 'sandable').plans, '2027-05-04T20:37')).toBeLessThanOrEqual(2);

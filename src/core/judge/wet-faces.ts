@@ -1,6 +1,5 @@
 import { ENGINES } from '../method';
-import { type ChainPlan, DUSTPROOF, pieceName, type RepairPlan } from '../plan';
-import type { MilestoneId } from '../system';
+import { type ChainPlan, pieceName, type RepairPlan, SET_ENOUGH } from '../plan';
 
 /** A face that lies wet and open for a while, where other work may be beside it. */
 export interface WetFace {
@@ -12,9 +11,6 @@ export interface WetFace {
   readonly fromMs: number;
   readonly untilMs: number;
 }
-
-/** The first of these that a sheet gives tells from when dust no longer sticks, at the latest. */
-const SET_ENOUGH: readonly MilestoneId[] = [...DUSTPROOF, 'next-lift', 'recoat-from', 'sandable'];
 
 /** When the face of a pass lies wet and open; null where it has no times, is closed at once, or nobody can say. */
 function wetWhile(plan: RepairPlan): { readonly fromMs: number; readonly untilMs: number } | null {

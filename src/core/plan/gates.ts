@@ -82,5 +82,5 @@ export const isTied = ({ takes, gate }: Pick<Pass, 'takes' | 'gate'>): boolean =
 export const liesOn = (next: Pick<Pass, 'takes' | 'gate'>, passId: string): boolean =>
   next.takes.from === 'own' ? isTied(next) : next.takes.of === passId;
 
-/** The first of these that a sheet gives tells from when dust no longer sticks to what lies open. */
-export const DUSTPROOF: readonly MilestoneId[] = ['tack-free', 'gel'];
+/** The first of these that a sheet gives tells from when dust no longer sticks to what lies open, at the latest. */
+export const SET_ENOUGH: readonly MilestoneId[] = ['tack-free', 'gel', 'next-lift', 'recoat-from', 'sandable'];

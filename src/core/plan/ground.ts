@@ -75,8 +75,12 @@ const AXIS: Readonly<Record<Side, { readonly axis: 0 | 1; readonly rising: boole
   bottom: { axis: 1, rising: true },
 };
 
-const outlineOf = (shape: VoidShape): PlanOutline | null =>
-  'outline' in shape ? shape.outline : ((kindOf(shape).faceOutline?.(shape) as PlanOutline | undefined) ?? null);
+/** What is worked round a fitting is not laid from one side to the other. */
+const outlineOf = (shape: VoidShape): PlanOutline | null => {
+  if ('outline' in shape) return shape.outline;
+  const { faceOutline, faceOpening } = kindOf(shape);
+  return faceOpening ? null : ((faceOutline?.(shape) as PlanOutline | undefined) ?? null);
+};
 
 /** What is laid in one go, before it is drawn: of which batch, which part of it, on which area where it has its own. */
 interface Portioned {

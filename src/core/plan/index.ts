@@ -7,7 +7,7 @@ export * from './copied';
 export { servedBy } from './derive';
 export * from './fewer-hands';
 export * from './finish';
-export { DUSTPROOF, GATES, type Gate, liesOn } from './gates';
+export { GATES, type Gate, liesOn, SET_ENOUGH } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';
 export * from './ground';
 export * from './hands';

@@ -20,7 +20,7 @@ import { plansBy } from './actuals';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
 import { dustFree, gated } from './gated';
-import { DUSTPROOF, isTied } from './gates';
+import { isTied, SET_ENOUGH } from './gates';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
@@ -297,7 +297,7 @@ export function preparePass(
     return { ...here, settings: { ...here.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
   };
   const { below, belowOpen } = place;
-  const dustproof = (below && belowOpen && isTied(repair) && DUSTPROOF.find((kind) => below.has(kind))) || null;
+  const dustproof = (below && belowOpen && isTied(repair) && SET_ENOUGH.find((kind) => below.has(kind))) || null;
   const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
     const here = contextOf(mix, areas);
     const context: StepContext = { ...here, batches, portions: ENGINES[method.engine].portions(here) };

@@ -125,7 +125,8 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     label: 'Chip in stone, then a clear coat',
     does: 'A chip filled proud and coloured, cut back, and given a clear coat where it is polished.',
     first: { method: 'stone-chip', name: 'Fill' },
-    next: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set' }],
+    // The sides of a broken corner are measured as what is polished there.
+    next: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set', takes: 'own' }],
   },
 ];
 

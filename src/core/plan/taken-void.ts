@@ -59,7 +59,9 @@ function faceOf(v: Void, layer: Layer, blank: VoidShape): Void | null {
     if (!face) return null;
     const outline = widened(face, layer.beyondMm);
     const thickness = meanOf(layer, outlineArea(face).areaMm2, outlineArea(outline).areaMm2);
-    return { ...blank, outline, thickness } as VoidShape;
+    const diameter = kindOf(shape).faceOpening?.(shape);
+    const holes = diameter && diameter.valueMm > 0 && 'holes' in blank ? { holes: { count: 1, diameter } } : {};
+    return { ...blank, outline, thickness, ...holes } as VoidShape;
   });
   return coats.some((c) => c === null) ? null : { ...voidOf(...(coats as VoidShape[])), count: v.count };
 }

@@ -50,6 +50,9 @@ export const fairing: Shape<Fairing> = {
   seen: 'a fitting or boss to be faired into the face round it',
   broke: 'gap',
   schema: Fairing,
+  // Seen along the fitting: its slope is as wide as its foot.
+  faceOutline: ({ foot }) => ({ kind: 'ellipse', length: foot, width: foot }),
+  faceOpening: ({ fitting }) => fitting,
   blank: () => ({
     shape: 'fairing',
     version: 1,

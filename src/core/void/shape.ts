@@ -218,6 +218,8 @@ export interface Shape<P> {
     readonly length: Measured;
     readonly width: Measured;
   };
+  /** Of such a face: the width of what stands in its middle and is left free. */
+  readonly faceOpening?: (shape: P) => Measured;
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /** Of a combed bed: how thick it is pressed flat, and how far its ridges reach before that, both with the back, mm. */
