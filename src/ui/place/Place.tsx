@@ -93,6 +93,8 @@ function Side({ view, at, nowMs }: StageProps) {
   const steps = plan.steps.filter((s) => s.stage === 'place' || s.stage === 'mix');
   const hands = steps.reduce((m, s) => m + s.handsOnMin, 0);
   const first = plan.steps[0];
+  // A figure is not torn from its unit where the line ends.
+  const potWarm = format('temperature', plan.potC ?? 0).text.replaceAll(' ', '\u00a0');
   return (
     <>
       <Answer
@@ -138,12 +140,8 @@ function Side({ view, at, nowMs }: StageProps) {
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
           {plan.usableMin !== null && Number.isFinite(plan.usableMin)
             ? spotBySpot(plan)
-              ? phrase`; what is pressed out can be worked for ${formatDuration(plan.usableMin)}, at ${
-                  format('temperature', plan.potC ?? 0).text
-                }`
-              : phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${
-                  format('temperature', plan.potC ?? 0).text
-                }`
+              ? phrase`; what is pressed out can be worked for ${formatDuration(plan.usableMin)}, at ${potWarm}`
+              : phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${potWarm}`
             : ''}
           .
         </p>
