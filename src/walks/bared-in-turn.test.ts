@@ -143,7 +143,7 @@ describe('work that is under way when a newer version comes', () => {
     const usableMin = viewJob({ ...of, stock: [], events: [] }, start).repairs[0]!.plan.usableMin;
     const events = happened(of.job, [['2027-05-10T07:00', { kind: 'started', snapshotId: 'kept', usableMin }]]);
     const snapshots = [{ id: 'kept', repairs: of.repairs, ...(coreVersion ? { coreVersion } : {}) }];
-    return viewJob({ ...of, stock: [], events, snapshots }, start).repairs[0]!.plan.batches.length;
+    return viewJob({ ...of, stock: [], events, snapshots }, start).repairs[0]!.plan;
   };
   test.each([
     [undefined, 1],
@@ -153,8 +153,18 @@ describe('work that is under way when a newer version comes', () => {
     ['0.30.1', 3],
     ['1.0.0', 3],
   ])('begun with %s it is worked from %i pots', (coreVersion, pots) => {
-    expect(begunWith(coreVersion)).toBe(pots);
+    expect(begunWith(coreVersion).batches.length).toBe(pots);
   });
+  test.each([
+    ['0.33.0', 1],
+    ['0.34.0', 3],
+  ])(
+    'begun with %s its turns are wiped %i times: nothing is asked for that the work has gone past',
+    (version, wipes) => {
+      const ids = begunWith(version).steps.map((s) => s.id);
+      expect(ids.filter((id) => id.endsWith('prep:wipe'))).toHaveLength(wipes);
+    },
+  );
 });
 
 test.each(['T12:00', 'T17:00', 'T18:40', 'T19:30'])(

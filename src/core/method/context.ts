@@ -164,6 +164,8 @@ export interface MethodContext {
 export interface StepContext extends MethodContext {
   readonly batches: readonly Batch[];
   readonly portions: readonly Portion[];
+  /** Faces that are bared in turn are wiped in each: not so in work that was begun before that was planned. */
+  readonly wipedOnce?: boolean;
 }
 
 /** What the rows of one batch, and of one of several like parts, see; of a task of the whole pass there is none. */

@@ -32,9 +32,10 @@ function ofOnePiece(d: StepDraft, block: string): StepDraft {
  * Faces of like parts prepared in turn, those of each pot right before it, where all of them prepared at first would
  * stand too long: nobody grinds five plates in a row to grind them all once more.
  * @param lifeMin how long a prepared face stays good, min
+ * @param wipedOnce the last wipe is of the first turn alone
  * @example inTurn([bare 1, bare 2, mix 1, spread 1, mix 2, spread 2], 60) // [bare 1, mix 1, spread 1, bare 2, mix 2, spread 2]
  */
-export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly StepDraft[] {
+export function inTurn(drafts: readonly StepDraft[], lifeMin: number, wipedOnce = false): readonly StepDraft[] {
   const bares = drafts.filter((d) => d.role === 'prepare' && d.part !== undefined && d.batch === undefined);
   const ends = new Map<number, number>();
   let min = 0;
@@ -52,7 +53,7 @@ export function inTurn(drafts: readonly StepDraft[], lifeMin: number): readonly 
   const first = Math.min(...batchOf.values());
   // What is done to all of them once they are bare, the last wipe, is done to those of each turn.
   const firstBatch = drafts.findIndex((d) => d.batch !== undefined);
-  const wipes = drafts
+  const wipes = (wipedOnce ? [] : drafts)
     .slice(drafts.indexOf(bares.at(-1)!) + 1, firstBatch)
     .filter((d) => d.role === 'prepare' && d.part === undefined);
   const wipesOf = (batch: number): readonly StepDraft[] =>

@@ -242,7 +242,7 @@ export function stepsOf(method: Method, c: StepContext): readonly StepDraft[] {
     }
   const life = faceMin(c.sheet);
   if (life === null) return out;
-  return inOneGo(c.batches.length > 1 ? inTurn(out, life) : out);
+  return inOneGo(c.batches.length > 1 ? inTurn(out, life, c.wipedOnce) : out);
 }
 
 /** Rows that are done together: those of a batch, one after the other for each, and in them those of a part. */
