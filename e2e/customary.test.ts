@@ -62,7 +62,7 @@ const VIEWS = [
   '/job/sample-winch/sample-plate/run',
 ];
 
-test('in US customary units no view shows a metric figure; where the clock is told twice to twelve, none tells it to twenty-four, and an hour is typed either way', async () => {
+test('in US units, the clock told twice to twelve, no view shows metric figures or clocks of 24; hours are typed either way', async () => {
   const page = await yard.page();
   await withSample(page, base(), [methodsData]);
   await page.goto(`${base()}/job/sample-ramp`);

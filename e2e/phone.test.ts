@@ -33,7 +33,7 @@ const shutOn = (page: Page) =>
     }),
   );
 
-test('upright, lying down and at 400 % no view is too wide; no word of a drawing too small, cut or over another, no press too low, and lying down each begins with its work', async () => {
+test('upright, lying down and at 400 % every view fits: its width, the words of its drawings, its presses, its panes', async () => {
   const page = await yard.page(PHONE);
   await withSample(page, base(), [methodsData, finishedData]);
   await page.goto(base());

@@ -2,7 +2,10 @@ import type { MilestoneId, SheetRevision } from '@/core/system';
 import { blankDraft, blankKit, blankTime, ofKind, type SheetDraft } from '@/ui/shelf/draft';
 import { readDraft } from '@/ui/shelf/read-draft';
 
-/** What a paper prints: its kind, ratio, packs part by part, times at 20 °C or at those it names, and what only its kind asks for. */
+/**
+ * What a paper prints: its kind, ratio, packs part by part, times at 20 °C or where it says, and what only its kind asks
+ * for.
+ */
 export type Paper = readonly [
   kind: SheetRevision['kind'],
   ratio: string,

@@ -208,7 +208,7 @@ describe('a patch and the night', () => {
     for (const s of firsts) expect(s.id).toMatch(/:weigh$/);
     const told = finding(p, 'rests:wet')!;
     expect(told).toMatchObject({ severity: 'note', stage: 'place' });
-    expect(told.todo).toMatch(/straight, square edge, against a batten.*primed as the walls are/);
+    expect(told.todo).toMatch(/straight, square edge, against a batten.*primed where the walls are/);
   });
   test('of cement its edge is wetted, not primed', () => {
     const p = plan('cement-patch', typed(bags(), NOW), slab(4000, 2000, 50));
@@ -361,4 +361,17 @@ test('a cooler pot is offered with the pots it would really take: no more than a
   expect(told.why).toContain(`${cool.batches.length}`);
   // By the clock alone it would be fewer than there are sacks.
   expect(cool.batches.length).toBe(cool.kits!.use);
+});
+
+test('a lift under another is left rough; the next is rubbed into its damp face, and the last alone is struck', () => {
+  const paper = bags();
+  const lifted: Paper = [paper[0], paper[1], paper[2], `${paper[3]}, next-lift 3 h`, paper[4]];
+  const p = plan('cement-patch', typed(lifted, NOW), slab(1000, 800, 80), { over: { liftMm: 40 } });
+  const said = p.steps.filter((s) => s.id.endsWith(':place')).map((s) => s.detail);
+  const rough = said.filter((d) => /^Rubbed into the base first.*40(\.0)? mm thick, its top left rough/.test(d));
+  const struck = said.filter((d) => /^Rubbed into the damp face of the lift below.*struck level/.test(d));
+  expect(rough.length).toBeGreaterThan(0);
+  expect([rough.length + struck.length, struck.length > 0]).toEqual([said.length, true]);
+  const one = plan('cement-patch', typed(bags(), NOW), slab(500, 500, 40));
+  expect(one.steps.find((s) => s.id === 'b1:place')!.detail).toMatch(/^Rubbed into the base first.*struck level/);
 });

@@ -14,7 +14,7 @@ import {
   texts,
   type Value,
 } from '../say';
-import { systemKind } from '../system';
+import { comesInBags, systemKind } from '../system';
 import { courseOf, kindOf, nominalMl, placesIn, SHAPES } from '../void';
 import { beginsPart, type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
@@ -221,8 +221,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   mixMin: (c) => minutes(c.sheet.mixMin || 1),
   kits: (c) => {
     const { kits, packs } = batchOf(c);
-    const bag = c.sheet.parts.some((p) => p.role === 'powder') ? 'yes' : 'no';
-    if (kits === null) return packs ? SAY.packs({ n: packs, bag }) : '';
+    if (kits === null) return packs ? SAY.packs({ n: packs, bag: comesInBags(c.sheet) ? 'yes' : 'no' }) : '';
     return systemKind(c.sheet.kind).ownBag ? SAY.packets({ n: kits }) : SAY.kits({ n: kits });
   },
   /** Packets that are kneaded, each in its own film. */

@@ -16,7 +16,7 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
-import { evenly, ofWholePacks, packsIn, placedInTime, rateForSacks, roundUp, type Share } from './whole-packs';
+import { evenly, ofWholePacks, packsIn, placedInTime, rateForBags, roundUp, type Share } from './whole-packs';
 
 const WORK = texts('work.potted', {
   largest: 'Largest batch',
@@ -213,7 +213,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const needs =
     whole || asked.oneLot
       ? rateFor(pieces, asked, kitMl, assumed.placedMl)
-      : rateForSacks(pieces, asked, kitMl, assumed);
+      : rateForBags(pieces, asked, kitMl, assumed);
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
   const caps = ask === asked ? assumed : capsOf(ask, proportion, whole ? kitMl : null);
   if (ask.oneLot && needs !== null && ask.rateChosen) {

@@ -1,4 +1,4 @@
-import { packsFit, type SheetRevision } from '../system';
+import { comesInBags, packsFit } from '../system';
 import type { Caps } from './caps';
 import type { Sharing } from './like-parts';
 import type { MixAsk } from './mix-ask';
@@ -27,14 +27,13 @@ export function placedInTime({ ask, caps, whole }: Pick<Sharing, 'ask' | 'caps' 
 /** So many pots of as much each, weighed. */
 export const evenly = (n: number): readonly Share[] => Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
 
-/** Sacks of powder are emptied, never parted for a little; tins are where there are many pots of them. */
-const inSacks = (sheet: SheetRevision): boolean => sheet.parts.some((p) => p.role === 'powder');
+/** Bags are emptied, never parted for a little; tins are where there are so many pots of them. */
 const MANY_POTS = 4;
 /** So much more often is mixed for whole packs, as a share of the fewest pots. */
-const MORE_OFTEN = { sacks: 4 / 3, tins: 5 / 4 } as const;
+const MORE_OFTEN = { bags: 4 / 3, tins: 5 / 4 } as const;
 
 /**
- * Pots of whole packs and a last one of what is left to do: nobody weighs a sack and a quarter out of two. Null where
+ * Pots of whole packs and a last one of what is left to do: nobody weighs a bag and a quarter out of two. Null where
  * few pots of tins do, where it would be many more pots, or whole packs are not the mix.
  * @param n the fewest pots that do
  */
@@ -43,13 +42,13 @@ export function ofWholePacks(
   n: number,
   { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
 ): readonly Share[] | null {
-  const sacks = inSacks(ask.sheet);
-  if (ask.severalUpToMl === undefined || n < (sacks ? 2 : MANY_POTS) || !packsFit(ask.sheet, ask.kit)) return null;
+  const bags = comesInBags(ask.sheet);
+  if (ask.severalUpToMl === undefined || n < (bags ? 2 : MANY_POTS) || !packsFit(ask.sheet, ask.kit)) return null;
   const loss = ask.sheet.potLossMl;
   const mostMl = Math.min(caps.heldMl, placedInTime({ ask, caps, whole }) + loss);
   const eachMl = Math.floor(mostMl / kitMl + 1e-9) * kitMl - loss;
   const pots = eachMl > 0 ? Math.ceil(needMl / eachMl - 1e-9) : Number.POSITIVE_INFINITY;
-  if (pots > Math.max(n, MORE_OFTEN[sacks ? 'sacks' : 'tins'] * n)) return null;
+  if (pots > Math.max(n, MORE_OFTEN[bags ? 'bags' : 'tins'] * n)) return null;
   return Array.from({ length: pots }, (_, k) => ({
     kits: null,
     share: k < pots - 1 ? eachMl / needMl : 1 - ((pots - 1) * eachMl) / needMl,
@@ -67,21 +66,21 @@ export const packsIn = (ml: number, { ask, kitMl }: Pick<Sharing, 'ask' | 'kitMl
     : null;
 };
 
-/** A pace of ours gives way to a sack that wants it so much faster; beyond that sacks are parted by weighing. */
+/** A pace of ours gives way to a bag that wants it so much faster; beyond that bags are parted by weighing. */
 const MOST_HASTE = 1.5;
 
 /**
- * Rate at which a whole sack is placed in its time, where several pots are mixed and our own rate would part every one
+ * Rate at which a whole bag is placed in its time, where several pots are mixed and our own rate would part every one
  * of them for a little; null where nothing asks for it.
  */
-export function rateForSacks(
+export function rateForBags(
   pieces: readonly number[],
   ask: MixAsk,
   kitMl: number,
   { placedMl, heldMl }: Caps,
 ): number | null {
   const { potLossMl } = ask.sheet;
-  if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || !inSacks(ask.sheet)) return null;
+  if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || !comesInBags(ask.sheet)) return null;
   if (Math.max(...pieces) <= Math.min(placedMl, heldMl - potLossMl) || !packsFit(ask.sheet, ask.kit)) return null;
   const packMl = ask.rateOfMixed ? kitMl : kitMl - potLossMl;
   if (packMl <= placedMl || packMl > MOST_HASTE * placedMl) return null;

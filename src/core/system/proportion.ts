@@ -169,6 +169,9 @@ export function kitVolumeMl(sheet: SheetRevision, kit: SheetRevision['kits'][num
   return Math.min(...PART_IDS.map(from)) / p.densityGPerMl;
 }
 
+/** Whether it comes in bags of powder: they are emptied, and what is mixed with it is measured to them. */
+export const comesInBags = ({ parts }: Pick<SheetRevision, 'parts'>): boolean => parts.some((p) => p.role === 'powder');
+
 /** Packs fit their ratio where none is over by more than that share: what is printed on them is rounded. */
 const FIT = 0.02;
 

@@ -70,7 +70,7 @@ const isPrimed = ({ batch, effects }: TaskContext) => effects.priming !== 'none'
 
 const RESTS = texts('fill.rests', {
   square:
-    'It ends at a straight, square edge, against a batten across it, never sloped out; the next day that edge is roughened, vacuumed and {primed, select, yes {primed as the walls are} other {wetted as the base is}}.',
+    'It ends at a straight, square edge, against a batten across it, never sloped out; the next day that edge is roughened, vacuumed and {primed, select, yes {primed where the walls are} other {wetted as the base is}}.',
   filled: 'Each place that was begun is filled and struck off; what is left in the pot is thrown away.',
   thin: 'The layer is drawn out thin where it ends, and abraded there before it goes on.',
 });

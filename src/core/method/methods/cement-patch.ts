@@ -216,7 +216,7 @@ export const cementPatch: Method = {
       place: {
         title: '{of, plural, one {Pack, strike, texture} other {Pack batch {n} of {of}}}',
         detail:
-          'Rubbed into the base first, then packed against the edges; struck level, textured as its neighbour. No water again.',
+          'Rubbed into the {lift, plural, one {base} other {damp face of the lift below}} first, then packed against the edges; {which, select, early {{depth} thick, its top left rough} other {struck level, textured as its neighbour}}. No water again.',
         confirm: '{of, plural, one {It is in} other {Batch {n} is in}}',
       },
     }),

@@ -212,7 +212,7 @@ export const mortarPatch: Method = {
       task: 'prep:edge',
       role: 'prepare',
       title: 'Roughen yesterday’s edge, vacuum it',
-      detail: 'Rough all along its height, nothing loose; it is primed with the walls when the next mix comes.',
+      detail: 'Rough all along its height, nothing loose; primed where the walls are, when the next mix comes.',
       confirm: 'The edge is rough and clean',
       work: { fixed: 10 },
     },
