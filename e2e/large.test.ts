@@ -65,6 +65,17 @@ test('a large patch out of bags: a bag in each mix, like mixes told once, its ni
   await page.getByRole('heading', { name: `Batch ${all} of ${all}` }).waitFor();
   expect(await drawn.textContent()).not.toMatch(/whole bag/);
 
+  // At the bench each is poured by itself: the last is in reach from the first.
+  await page.getByRole('link', { name: 'To the bench' }).click();
+  await page.getByRole('heading', { name: `Bench: batch ${all} of ${all}` }).waitFor();
+  await page.getByRole('link', { name: '1', exact: true }).click();
+  await page.getByRole('heading', { name: `Bench: batch 1 of ${all}` }).waitFor();
+  await page.getByText(/1 whole bag: emptied/).waitFor();
+  await page.getByRole('link', { name: String(all), exact: true }).click();
+  await page.getByRole('heading', { name: `Bench: batch ${all} of ${all}` }).waitFor();
+  await page.getByRole('link', { name: 'the mix', exact: true }).click();
+  await page.getByRole('heading', { name: `Batch 1 of ${all}` }).waitFor();
+
   await stage(page, 'Place');
   await page.getByRole('heading', { name: 'It goes on the next day' }).waitFor();
   const steps = page.getByRole('region', { name: 'Sheet' }).getByRole('listitem');

@@ -26,6 +26,7 @@ import { BatchLabel } from './BatchLabel';
 import { BenchSteps } from './BenchSteps';
 import { Clocks } from './Clocks';
 import { LotField } from './LotField';
+import { near } from './near';
 import { RatioGauge } from './RatioGauge';
 import { ScalePanel } from './ScalePanel';
 import { stepsOf } from './steps-of';
@@ -164,15 +165,15 @@ export function BenchPage({
         <span className="flex-1" />
         {plan.batches.length > 1 && (
           <span className="flex gap-1">
-            {plan.batches.slice(0, 12).map((b) => (
+            {near(plan.batches.length, index, 12).map((i) => (
               <Link
-                key={b.index}
+                key={i}
                 className="btn text-sm fine:!min-h-8 !px-2.5"
-                aria-current={b.index === index ? 'page' : undefined}
-                style={b.index === index ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
-                href={`/job/${jobId}/${repairId}/bench?batch=${b.index + 1}`}
+                aria-current={i === index ? 'page' : undefined}
+                style={i === index ? { background: 'var(--ink)', color: 'var(--paper)' } : undefined}
+                href={`/job/${jobId}/${repairId}/bench?batch=${i + 1}`}
               >
-                {b.index + 1}
+                {i + 1}
               </Link>
             ))}
           </span>
