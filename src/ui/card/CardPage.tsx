@@ -8,6 +8,7 @@ import { PART_IDS } from '@/core/system';
 import { SHAPES } from '@/core/void';
 import { formatDuration, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
+import { wholeOf } from '../mix/whole';
 import { FindingSign, useFormat, useSay } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
 import { Link } from '../shared/Link';
@@ -155,8 +156,8 @@ export function CardPage({ jobId }: { jobId: string }) {
                     {plan.batches.map((b) => (
                       <tr key={b.index} className="fig">
                         <td className="font-sans">
-                          {b.index + 1} {says(b.label)}
-                          {(b.kits ?? b.packs) ? phrase`, ${b.kits ?? b.packs ?? 0} whole` : ''}
+                          {b.index + 1}{' '}
+                          {[says(b.label), plan.sheet && wholeOf(b, plan.sheet)].filter(Boolean).join(', ')}
                         </td>
                         {partsIn(plan.batches).map((p) => (
                           <td key={p} className="whitespace-nowrap">
