@@ -45,8 +45,9 @@ export const UNASKED = `--disable-features=${[
   'PreconnectToSearch',
 ].join(',')}`;
 
+export const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 const HOW = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: [...FLAGS, SHORT_LIVED, UNASKED],
 };
 

@@ -3,7 +3,7 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, type Page } from 'playwright-core';
-import { FLAGS, SHORT_LIVED, UNASKED } from '../e2e/browser';
+import { CHROMIUM, FLAGS, SHORT_LIVED, UNASKED } from '../e2e/browser';
 import { pieceOf } from '../src/core/plan';
 import { sampleData } from '../src/sample/jobs';
 import { dice } from './mutants';
@@ -59,7 +59,7 @@ async function born(profile: string): Promise<{ child: ChildProcess; browser: Br
   const port = join(profile, 'DevToolsActivePort');
   rmSync(port, { force: true });
   const child = spawn(
-    process.env.CHROMIUM ?? '/usr/bin/chromium',
+    CHROMIUM,
     [
       ...FLAGS,
       SHORT_LIVED,

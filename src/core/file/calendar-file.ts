@@ -1,6 +1,6 @@
 import ical, { ICalAlarmType } from 'ical-generator';
 import { repairName } from '../plan';
-import type { JobView } from '../record';
+import type { PlannedJob } from '../record';
 import { type Said, texts } from '../say';
 
 const SAYS = texts('calendar', {
@@ -35,7 +35,7 @@ const SHOWN_MS = 600_000;
  * in UTC, each with an alarm.
  * @returns the text of the file; null where there is nothing to remember: a calendar of nothing is no calendar
  */
-export function calendarFile(view: JobView, say: (said: Said) => string): string | null {
+export function calendarFile(view: PlannedJob, say: (said: Said) => string): string | null {
   const calendar = ical({ prodId: { company: 'Grenko', product: 'clocks', language: 'EN' } });
   let entries = 0;
   const add = (uid: string, title: string, atMs: number, description: string) => {

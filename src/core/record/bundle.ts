@@ -35,35 +35,55 @@ export interface Bundle {
   readonly snapshots?: readonly KeptPlan[];
 }
 
-/** One pass with its plan, what happened, and what was noticed. */
-export interface PassView {
+/** One pass with its plan and what happened. */
+export interface PlannedPass {
   readonly repair: Piece;
   readonly plan: RepairPlan;
   readonly actuals: Actuals;
+}
+
+/** The same, and what was noticed. */
+export interface PassView extends PlannedPass {
   readonly findings: readonly Finding[];
   readonly states: Readonly<Record<Stage, StageState>>;
 }
 
 /** A repair with its plan over all passes; what belongs to one pass is read from `passes`. */
-export interface RepairView extends PassView {
+export interface PlannedRepair extends PlannedPass {
   readonly draft: Repair;
   readonly plan: ChainPlan;
-  readonly passes: readonly PassView[];
+  readonly passes: readonly PlannedPass[];
   /** What was changed in the draft since the work began, and is not worked by. */
   readonly changes: readonly Change[];
 }
 
-export interface JobView {
-  readonly job: Job;
-  readonly plan: JobPlan;
-  readonly repairs: readonly RepairView[];
+/** The same, judged. */
+export interface RepairView extends PlannedRepair, PassView {
+  readonly plan: ChainPlan;
+  readonly passes: readonly PassView[];
 }
 
-/** What was found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
+/** A job with the plans of all its repairs. */
+export interface PlannedJob<R extends PlannedRepair = PlannedRepair> {
+  readonly job: Job;
+  readonly plan: JobPlan;
+  readonly repairs: readonly R[];
+}
+
+/** The same, all of them judged. */
+export type JobView = PlannedJob<RepairView>;
+
+/** A job as one looks at one repair of it: all are planned, and that one is judged. */
+export interface JobAtRepair extends PlannedJob {
+  /** Null where the job has no such repair. */
+  readonly at: RepairView | null;
+}
+
+/** What was read and found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
+const read = new WeakMap<ChainPlan, PlannedRepair>();
 const seen = new WeakMap<
-  ChainPlan,
+  PlannedRepair,
   {
-    readonly draft: Repair;
     readonly sheets: readonly SheetRevision[];
     readonly stock: readonly Stock[];
     readonly beside: readonly WetFace[];
@@ -108,59 +128,73 @@ function draftPiece(draft: Repair, planned: Piece): Piece {
   return piece.takes.from === 'own' ? piece : { ...piece, void: planned.void, meets: planned.meets };
 }
 
-function viewRepair(
-  bundle: Bundle,
+function plannedRepair(
   plan: ChainPlan,
   draft: Repair,
   changes: readonly Change[],
   actuals: ReadonlyMap<string, Actuals>,
+): PlannedRepair {
+  const known = read.get(plan);
+  if (known?.draft === draft) return known;
+  const passes = plan.passes.map((p) => ({
+    repair: draftPiece(draft, p.piece),
+    plan: p,
+    actuals: actuals.get(passKey(p.piece))!,
+  }));
+  const [first] = passes;
+  const made = { draft, repair: first!.repair, plan, actuals: first!.actuals, passes, changes };
+  read.set(plan, made);
+  return made;
+}
+
+function judgedPasses(
+  { job, sheets, stock }: Bundle,
+  of: PlannedRepair,
   nowMs: number,
   beside: readonly WetFace[],
-): RepairView {
-  const { job, sheets, stock } = bundle;
+): readonly PassView[] {
   const passes: PassView[] = [];
-  for (const [i, p] of plan.passes.entries()) {
-    const next = plan.passes[i + 1]?.piece;
-    const covered = next !== undefined && liesOn(next, p.passId);
-    const mine = actuals.get(passKey(p.piece))!;
-    const context = { job, repair: p.piece, plan: p, actuals: mine, sheets, stock, nowMs, beside, covered };
+  for (const [i, pass] of of.passes.entries()) {
+    const { plan, actuals } = pass;
+    const next = of.passes[i + 1]?.plan.piece;
+    const covered = next !== undefined && liesOn(next, plan.passId);
+    const context = { job, repair: plan.piece, plan, actuals, sheets, stock, nowMs, beside, covered };
     const before = passes.flatMap((x) => x.findings);
-    const name = pieceName(p.piece, passes.length);
+    const name = pieceName(plan.piece, passes.length);
     const found = judge(context);
-    const findings = plan.passes.length === 1 ? found : named(found, { passId: p.passId, name }, before);
-    passes.push({
-      repair: draftPiece(draft, p.piece),
-      plan: p,
-      actuals: mine,
-      findings,
-      states: stageStates(context, findings),
-    });
+    const findings = of.passes.length === 1 ? found : named(found, { passId: plan.passId, name }, before);
+    passes.push({ ...pass, findings, states: stageStates(context, findings) });
   }
+  return passes;
+}
+
+function viewRepair(bundle: Bundle, of: PlannedRepair, nowMs: number, beside: readonly WetFace[]): RepairView {
+  const { sheets, stock } = bundle;
+  const known = seen.get(of);
+  // The same plan of the same draft was judged before; only another shelf could change what is found in it.
+  const shelf = known && same(known.sheets, sheets) && same(known.stock, stock);
+  if (known && shelf && sameFaces(known.beside, beside)) return known.view;
+  const passes = judgedPasses(bundle, of, nowMs, beside);
   const [first] = passes;
-  return {
-    draft,
-    repair: first!.repair,
-    plan,
-    actuals: first!.actuals,
+  const view = {
+    ...of,
     passes,
-    changes,
     findings: passes.length === 1 ? first!.findings : byRank(passes.flatMap((p) => p.findings)),
     states: passes.length === 1 ? first!.states : together(passes.map((p) => p.states)),
   };
+  seen.set(of, { sheets, stock, beside, view });
+  return view;
 }
 
 /** What a plan was made with that was kept before versions were. */
 const BEFORE_VERSIONS = '0.0';
 
-/**
- * Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give
- * the same view.
- */
-export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
+/** Plans a job from its drafts and its record; how each of its repairs is judged where somebody asks. */
+function planned(bundle: Bundle, nowMs: number, pots: Pots) {
   const { job, repairs, sheets, stock } = bundle;
   const frozen = new Map(repairs.map((r) => [r.id, frozenOf(r, bundle.events, bundle.snapshots ?? [])]));
-  const planned = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
-  const pieces = planned.flatMap(piecesOf);
+  const worked = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
+  const pieces = worked.flatMap(piecesOf);
   const madeWith = new Map(
     repairs.map((r) => {
       const kept = planOf(r.id, bundle.events, bundle.snapshots ?? []);
@@ -173,21 +207,30 @@ export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): Jo
       { ...foldEvents(bundle.events, p.id, p.passId), madeWith: madeWith.get(p.id) ?? null },
     ]),
   );
-  const plan = planJob({ job, repairs: planned, sheets, stock, actuals, nowMs, pots });
+  const plan = planJob({ job, repairs: worked, sheets, stock, actuals, nowMs, pots });
+  const drafts = new Map(repairs.map((r) => [r.id, r]));
   const wet = wetFaces(plan.repairs);
   return {
-    job,
     plan,
-    repairs: plan.repairs.map((p) => {
-      const beside = besideOf(wet, p);
-      const draft = repairs.find((r) => r.id === p.repairId)!;
-      const known = seen.get(p);
-      // The same plan of the same draft was judged before; only another shelf could change what is found in it.
-      const shelf = known && same(known.sheets, sheets) && same(known.stock, stock);
-      if (known && shelf && known.draft === draft && sameFaces(known.beside, beside)) return known.view;
-      const view = viewRepair(bundle, p, draft, frozen.get(draft.id)?.changes ?? [], actuals, nowMs, beside);
-      seen.set(p, { draft, sheets, stock, beside, view });
-      return view;
-    }),
+    repairs: plan.repairs.map((p) =>
+      plannedRepair(p, drafts.get(p.repairId)!, frozen.get(p.repairId)?.changes ?? [], actuals),
+    ),
+    judged: (of: PlannedRepair) => viewRepair(bundle, of, nowMs, besideOf(wet, of.plan)),
   };
+}
+
+/**
+ * Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give
+ * the same view.
+ */
+export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
+  const { plan, repairs, judged } = planned(bundle, nowMs, pots);
+  return { job: bundle.job, plan, repairs: repairs.map(judged) };
+}
+
+/** The same for whoever looks at one repair: what is found in the others, a fifth of the work, nobody reads there. */
+export function viewJobAt(repairId: string, bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobAtRepair {
+  const { plan, repairs, judged } = planned(bundle, nowMs, pots);
+  const at = repairs.find((r) => r.draft.id === repairId);
+  return { job: bundle.job, plan, repairs, at: at ? judged(at) : null };
 }

@@ -20,7 +20,7 @@ import { clock } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
-import { repairIn, useJobView } from '../workspace/view';
+import { useJobAt } from '../workspace/view';
 import { changePass, useWorkspace } from '../workspace/workspace';
 import { BatchLabel } from './BatchLabel';
 import { BenchSteps } from './BenchSteps';
@@ -48,8 +48,8 @@ export function BenchPage({
   pass: string | null;
   batch: number;
 }) {
-  const view = useJobView(jobId);
-  const whole = repairIn(view, repairId);
+  const view = useJobAt(jobId, repairId);
+  const whole = view?.at ?? undefined;
   const at = whole && stageView(whole, pass ?? whole.passes[0]!.repair.passId);
   const nowMs = useNow(1000);
   const { role } = usePrefs();

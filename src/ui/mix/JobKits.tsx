@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { SystemKits } from '@/core/plan';
-import type { JobView } from '@/core/record';
+import type { PlannedJob } from '@/core/record';
 import type { Said } from '@/core/say';
 
 import { figure, joined, phrase } from '@/words';
@@ -21,7 +21,7 @@ function Together({
   together,
   name,
 }: {
-  view: JobView;
+  view: PlannedJob;
   kits: SystemKits;
   together: NonNullable<SystemKits['together']>;
   name: (id: string) => string;
@@ -64,7 +64,7 @@ function Together({
 }
 
 /** Kits of this system over the whole job: shared, taken from the shelf, left over and offered. */
-export function JobKits({ view, systemId }: { view: JobView; systemId: string }) {
+export function JobKits({ view, systemId }: { view: PlannedJob; systemId: string }) {
   const format = useFormat();
   const kits = view.plan.kits().find((k) => k.systemId === systemId);
   if (!kits) return null;

@@ -19,7 +19,7 @@ import { Mishap } from '../shared/Mishap';
 import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
 import { useNow } from '../workspace/now';
-import { repairIn, useJobView } from '../workspace/view';
+import { useJobAt } from '../workspace/view';
 import { changeJob, changeRepair, useWorkspace } from '../workspace/workspace';
 import { ChangedDraft } from './ChangedDraft';
 import { PassBar } from './PassBar';
@@ -118,8 +118,8 @@ export function RepairPage({
   pass: string | null;
 }) {
   // While a void is pulled, its drawing follows the hand and the plan follows the drawing.
-  const view = useJobView(jobId, stage === 'measure');
-  const whole = repairIn(view, repairId);
+  const view = useJobAt(jobId, repairId, stage === 'measure');
+  const whole = view?.at ?? undefined;
   const nowMs = useNow(30_000);
   const known = STAGES.find((s) => s === stage);
   const open = whole && (whole.passes.find((p) => p.repair.passId === pass) ?? whole.passes[0]!).repair.passId;

@@ -1,5 +1,5 @@
 import type { Stage } from '@/core/method';
-import type { JobView, PassView, RepairView } from '@/core/record';
+import type { JobAtRepair, PassView, RepairView } from '@/core/record';
 import { phrase } from '@/words';
 
 /** What a stage looks at: one pass where it is about a pass, all of them together where it is about the repair. */
@@ -9,7 +9,7 @@ export interface StageView extends PassView {
 
 /** What every stage gets. */
 export interface StageProps {
-  readonly view: JobView;
+  readonly view: JobAtRepair;
   readonly at: StageView;
   readonly nowMs: number;
 }

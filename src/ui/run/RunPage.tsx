@@ -24,7 +24,7 @@ import { countdown, shortWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { setPrefs, usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
-import { repairIn, useJobView } from '../workspace/view';
+import { useJobAt } from '../workspace/view';
 import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog } from './dialogs';
@@ -44,8 +44,8 @@ const ASKED_BY: ReadonlyMap<string, Asked> = new Map([
 ]);
 
 export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }) {
-  const view = useJobView(jobId);
-  const at = repairIn(view, repairId);
+  const view = useJobAt(jobId, repairId);
+  const at = view?.at ?? undefined;
   const nowMs = useNow(1000);
   const { role, sound, speak, notify, afar } = usePrefs();
   const format = useFormat();

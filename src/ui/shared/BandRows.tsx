@@ -1,7 +1,7 @@
 'use client';
 import { memo, type PointerEvent, useState } from 'react';
 import { type ChainPlan, type CureState, ribbonsOf } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PlannedRepair } from '@/core/record';
 import type { BandShapes } from './band-shapes';
 import { useReader } from './bits';
 import { rowSays } from './RibbonRow';
@@ -55,7 +55,7 @@ export const RowForHand = memo(function RowForHand({
   zone,
   grab,
 }: {
-  view: RepairView;
+  view: PlannedRepair;
   left: number;
   right: number;
   top: number;

@@ -2,12 +2,12 @@
 import { CalendarClock } from 'lucide-react';
 import { useState } from 'react';
 import { calendarFile } from '@/core/file';
-import type { JobView } from '@/core/record';
+import type { PlannedJob } from '@/core/record';
 import { fileName, saveText } from '../workspace/files';
 import { useSay } from './bits';
 
 /** The clocks of a job for a calendar, with alarms; said where there are none yet. */
-export function CalendarButton({ view, name, className }: { view: JobView; name: string; className: string }) {
+export function CalendarButton({ view, name, className }: { view: PlannedJob; name: string; className: string }) {
   const says = useSay(view.job.zone);
   const [none, setNone] = useState(false);
   const give = () => {

@@ -1,7 +1,7 @@
 'use client';
 import { memo, useMemo } from 'react';
 import { type ChainPlan, type RepairPlan, repairName, ribbonsOf } from '@/core/plan';
-import type { RepairView } from '@/core/record';
+import type { PlannedRepair } from '@/core/record';
 
 import { formatDuration, joined, phrase, type Reader, say, translated } from '@/words';
 import type { BandRow } from './band-shapes';
@@ -82,7 +82,7 @@ export function rowSays(plan: ChainPlan, zone: string, reader: Reader): readonly
 }
 
 interface RowProps {
-  readonly view: RepairView;
+  readonly view: PlannedRepair;
   readonly x: (ms: number) => number;
   readonly box: Box;
   readonly zone: string;

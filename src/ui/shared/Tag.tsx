@@ -1,7 +1,7 @@
 'use client';
 import { valueAt } from '@/core/climate';
 import { jobName, repairName } from '@/core/plan';
-import type { JobView, RepairView } from '@/core/record';
+import type { PlannedJob, RepairView } from '@/core/record';
 import { attempt } from '@/core/say';
 import { formatDuration } from '@/words';
 import { useFormat, Ways } from './bits';
@@ -9,7 +9,7 @@ import { Link } from './Link';
 import { shortWhen } from './when';
 
 /** What one works on, hanging at the top like a tag on the part. */
-export function Tag({ view, repair, nowMs }: { view: JobView; repair?: RepairView; nowMs: number }) {
+export function Tag({ view, repair, nowMs }: { view: PlannedJob; repair?: RepairView; nowMs: number }) {
   const format = useFormat();
   const { job } = view;
   const plan = repair?.plan;

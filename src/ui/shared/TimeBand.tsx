@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3';
 import { memo, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
 import { ribbonsOf, type Stretch, stretchesOf } from '@/core/plan';
-import type { JobView, PassView } from '@/core/record';
+import type { PassView, PlannedJob } from '@/core/record';
 import { joined, phrase } from '@/words';
 import { BandRows, type Grab, RowForHand } from './BandRows';
 import { bandShapes } from './band-shapes';
@@ -22,7 +22,7 @@ const TICK_LETTER = 7;
 const FAR_OFF = 9 * 24 * H;
 
 interface Props {
-  readonly view: JobView;
+  readonly view: PlannedJob;
   readonly current?: PassView;
   readonly nowMs: number;
   /** Called while a repair's band is dragged, with its new start. */
@@ -297,7 +297,7 @@ const BandInWords = memo(function BandInWords({
   stretches,
   zone,
 }: {
-  shown: JobView['repairs'];
+  shown: PlannedJob['repairs'];
   stretches: readonly Stretch[];
   zone: string;
 }) {

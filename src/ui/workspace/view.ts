@@ -1,6 +1,7 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
-import { type JobView, type RepairView, viewJob } from '@/core/record';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { Pots } from '@/core/plan';
+import { type Bundle, type JobAtRepair, type JobView, viewJob, viewJobAt } from '@/core/record';
 import { bundleOf } from '@/store/state';
 import { useNow } from './now';
 import { usePots } from './pots';
@@ -21,10 +22,14 @@ function useSettled<T>(value: T, restMs: number): T {
 }
 
 /**
- * The job as planned and judged now. Replans when a draft or the record changes, and each half minute while it runs.
+ * What a job is looked at through, remade when a draft or the record changes, and each half minute while it runs.
  * @param patient the plan may follow a moment after the drafts: whoever draws from the drafts is not kept waiting
  */
-export function useJobView(jobId: string, patient = false): JobView | undefined {
+function useLook<T>(
+  jobId: string,
+  patient: boolean,
+  look: (of: Bundle, nowMs: number, pots: Pots) => T,
+): T | undefined {
   const job = useWorkspace((d) => d.jobs.get(jobId));
   const drafts = useWorkspace((d) => d.repairs);
   const settled = useSettled(drafts, patient ? REST_MS : 0);
@@ -39,10 +44,15 @@ export function useJobView(jobId: string, patient = false): JobView | undefined 
     const bundle = job
       ? bundleOf({ ...stateNow(), jobs: new Map([[jobId, job]]), repairs, sheets, stock, events }, jobId)
       : undefined;
-    return bundle ? viewJob(bundle, now, pots) : undefined;
-  }, [jobId, job, repairs, sheets, stock, events, now, pots]);
+    return bundle ? look(bundle, now, pots) : undefined;
+  }, [jobId, job, repairs, sheets, stock, events, now, pots, look]);
 }
 
-/** One repair of a job view. */
-export const repairIn = (view: JobView | undefined, repairId: string): RepairView | undefined =>
-  view?.repairs.find((r) => r.repair.id === repairId);
+/** The job as planned and judged now. */
+export const useJobView = (jobId: string): JobView | undefined => useLook(jobId, false, viewJob);
+
+/** The job as planned now, of which one repair is looked at. */
+export function useJobAt(jobId: string, repairId: string, patient = false): JobAtRepair | undefined {
+  const look = useCallback((of: Bundle, nowMs: number, pots: Pots) => viewJobAt(repairId, of, nowMs, pots), [repairId]);
+  return useLook(jobId, patient, look);
+}
