@@ -1,4 +1,4 @@
-import { onePartMl, type Piece, repairOf, rightUntil } from '@/core/plan';
+import { likePlaces, type Piece, repairOf, rightUntil } from '@/core/plan';
 import { type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -210,7 +210,7 @@ test('the left plate is knocked: set back by +32, each plate by its own open tim
 
 test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release counts from that', () => {
   const before = inHand(closed, '2027-04-13T09:25');
-  const one = onePartMl(before)!;
+  const one = likePlaces(before)!.eachMl;
   expect(one).toBeCloseTo(13.17, 1);
   const knocked: Told = [
     ...closed,
@@ -226,10 +226,10 @@ test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release count
   expect(p.findings.filter((f) => f.id.startsWith('late:'))).toEqual([]);
   const held = p.milestones.find((m) => m.kind === 'release' && Date.parse(m.since!) > at('2027-04-13T09:26'));
   expect(held).toBeDefined();
-  expect(onePartMl(inHand([], '2027-04-13T08:00'))).toBeCloseTo(one, 6);
+  expect(likePlaces(inHand([], '2027-04-13T08:00'))!.eachMl).toBeCloseTo(one, 6);
   // Knocked a second time it is no more than that, and the time that counts is that of the new mix.
   const twice = inHand(knocked, '2027-04-13T09:26');
-  expect(onePartMl(twice)).toBeCloseTo(one, 6);
+  expect(likePlaces(twice)!.eachMl).toBeCloseTo(one, 6);
   const [left, right] = rightUntil(twice, ['open']);
   expect([left!.part, right!.part]).toEqual([0, 1]);
   expect(left!.untilMs).toBeGreaterThan(right!.untilMs);

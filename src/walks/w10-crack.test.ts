@@ -251,10 +251,10 @@ describe('batch 3 stiffens after 1.2 min of pouring', () => {
       { job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: told(null).slice(0, -1) },
       diedMs,
     ).repairs[0]!.passes;
-    expect(placedSoFar(pass!.plan, diedMs)).toMatchObject({ step: 'b3:pour', batch: 2 });
-    expect(placedSoFar(pass!.plan, diedMs)!.ml).toBeCloseTo(252, 0);
-    expect(placedSoFar(pass!.plan, diedMs + 10 * 60_000)!.ml).toBeCloseTo(451.2, 0);
-    expect(placedSoFar(pass!.plan, diedMs)!.ofMl).toBeCloseTo(451.2, 0);
+    expect(placedSoFar(pass!.plan, pass!.actuals, diedMs)).toMatchObject({ step: 'b3:pour', batch: 2 });
+    expect(placedSoFar(pass!.plan, pass!.actuals, diedMs)!.ml).toBeCloseTo(252, 0);
+    expect(placedSoFar(pass!.plan, pass!.actuals, diedMs + 10 * 60_000)!.ml).toBeCloseTo(451.2, 0);
+    expect(placedSoFar(pass!.plan, pass!.actuals, diedMs)!.ofMl).toBeCloseTo(451.2, 0);
   });
   test('they stay: a new mark at 4.09 m, 214 mL are waste, and the last 5.51 m take four batches and not three', () => {
     const p = replanned(252);

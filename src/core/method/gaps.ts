@@ -197,6 +197,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   places: (c) => batchOf(c).places,
   /** Whether a batch is of like places that are each done with by themselves. */
   eachPlace: (c) => (batchOf(c).fromTo ? 'yes' : 'no'),
+  besides: (c) => (batchOf(c).anew ? 'anew' : batchOf(c).topUp ? 'more' : 'no'),
   first: (c) => batchOf(c).fromTo?.[0] ?? batchOf(c).index + 1,
   last: (c) => batchOf(c).fromTo?.[1] ?? batchOf(c).index + 1,
   fresh: (c) => (batchOf(c).mixers > 0 ? 'yes' : 'no'),

@@ -1,7 +1,7 @@
 import { refuse, texts } from '../say';
-import { isMetered, plannedKitMl, proportionOf, type SheetRevision } from '../system';
+import { isMetered, plannedKitMl, proportionOf } from '../system';
 import { metered } from './metered';
-import { type AmountLine, type Batch, type MixAsk, type MixResult, NOTHING_DRAWN, partsOf, withLast } from './mix-ask';
+import { type AmountLine, type MixAsk, type MixResult, withLast } from './mix-ask';
 import { potted } from './potted';
 
 const REFUSED = texts('refused.mix.amounts', {
@@ -15,7 +15,6 @@ const SAY = texts('mix', {
   measured: 'measured',
   reserve: 'reserve for doubt',
   reserveBy: 'up to the 90 % value',
-  topUp: 'top-up',
 });
 
 /**
@@ -49,34 +48,10 @@ export function amounts(ask: MixAsk): MixResult {
     placed,
     safety,
   };
-  return isMetered(sheet.kind) ? metered(basis) : potted(basis);
-}
-
-/**
- * A batch beside the plan, of what ran out or was lost.
- * @param remade the part that is made anew by it, from 0; null where it tops up what lies there
- */
-export function topUp(
-  mix: MixResult,
-  sheet: SheetRevision,
-  index: number,
-  ml: number,
-  remade: number | null = null,
-): Batch {
-  const last = mix.batches.at(-1)!;
-  const total = ml + sheet.potLossMl;
-  return {
-    index,
-    portion: last.portion,
-    label: SAY.topUp(),
-    topUp: true,
-    ml: total,
-    placedMl: ml,
-    ...partsOf(sheet, mix.proportion, total),
-    kits: null,
-    places: 1,
-    mixers: sheet.mixer ? 1 : 0,
-    ...NOTHING_DRAWN,
-    ...(remade === null ? {} : { remade: true as const, fromTo: [remade + 1, remade + 1] as const }),
-  };
+  const plan = isMetered(sheet.kind) ? metered : potted;
+  const mix = plan(basis);
+  if (!ask.cuts?.length) return mix;
+  // As many as were to be at hand before a pot or a mixer died.
+  const meant = plan({ ...basis, ask: { ...basis.ask, cuts: [] } }).kits.buy;
+  return { ...mix, kits: { ...mix.kits, meant } };
 }

@@ -8,6 +8,7 @@ export * from './instrument';
 export * from './kit-sets';
 export { likeBatches } from './like-batches';
 export * from './mix-ask';
+export { withMoreMixed } from './more-mixed';
 export * from './packs';
 export * from './places-left';
 export { ONE_LOT } from './potted';

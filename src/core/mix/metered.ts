@@ -52,10 +52,17 @@ function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: nu
  * Rounds of a size, and mixers, of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start,
  * after a pause longer than the resin may stand in it, and on a new day.
  */
-function stretchesOf(ask: MixAsk, lifeMin: number, size: number, bared = Number.POSITIVE_INFINITY): readonly Stretch[] {
+function stretchesOf(
+  ask: MixAsk,
+  lifeMin: number,
+  size: number,
+  bared = Number.POSITIVE_INFINITY,
+  /** Places after which the mixer was thrown away. */
+  died: readonly number[] = [],
+): readonly Stretch[] {
   // The mixer stands while a part is set; where several are filled first, while all of them are.
   const standsMin = ask.setMin * (ask.grouping === 'one' ? 1 : Math.min(size, ask.count));
-  const stops = ask.stops.filter(({ after }) => after >= 1 && after < ask.count).map(({ after }) => after);
+  const stops = [...ask.stops.map(({ after }) => after), ...died].filter((after) => after >= 1 && after < ask.count);
   const perDay =
     ask.dayMin === null
       ? Number.POSITIVE_INFINITY
@@ -69,7 +76,7 @@ function stretchesOf(ask: MixAsk, lifeMin: number, size: number, bared = Number.
     const nextStop = Math.min(ask.count, ...stops.filter((after) => after >= first));
     const last = Math.min(first + size - 1, nextStop, ask.count);
     const standing = standsMin + pauseAfter(ask, first - 1);
-    const fresh = !stretches.length || standing > lifeMin + 1e-9 || inStretch >= most;
+    const fresh = !stretches.length || standing > lifeMin + 1e-9 || inStretch >= most || died.includes(first - 1);
     if (fresh) {
       stretches.push({ rounds: [] });
       inStretch = 0;
@@ -93,9 +100,16 @@ type Pressed = Pick<Batch, 'portion' | 'label' | 'places' | 'fromTo' | 'pauseMin
 };
 
 /** Like places in rounds: each is one, and a mixer serves as many rounds as no pause ends it. */
-function rounds(ask: MixAsk, lifeMin: number): { pressed: readonly Pressed[]; size: number } {
+function rounds(ask: MixAsk, lifeMin: number, placed: number): { pressed: readonly Pressed[]; size: number } {
   const size = roundSize(ask, lifeMin);
-  const pressed = stretchesOf(ask, lifeMin, size).flatMap(({ rounds: of }) =>
+  const perPlace = placed / ask.count;
+  // A round that was broken off ends at the last of its places that is done, and the next begins with a fresh mixer.
+  const died: number[] = [];
+  for (const { batch, placedMl } of ask.cuts ?? []) {
+    const round = stretchesOf(ask, lifeMin, size, undefined, died).flatMap((s) => s.rounds)[batch];
+    if (round) died.push(Math.min(round[1], round[0] - 1 + Math.round(placedMl / perPlace)));
+  }
+  const pressed = stretchesOf(ask, lifeMin, size, undefined, died).flatMap(({ rounds: of }) =>
     of.map(([from, to], r): Pressed => {
       const before = pauseAfter(ask, from - 1);
       return {
@@ -161,7 +175,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     );
   const lifeMin = ask.idleMin ?? ask.usableMin;
   const { pressed: goes, size } = ask.inRounds
-    ? rounds(ask, lifeMin)
+    ? rounds(ask, lifeMin, placed)
     : { pressed: portions(ask, lifeMin, placed), size: null };
   const mixers = sheet.mixer ? goes.filter((p) => p.fresh).length : 0;
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;

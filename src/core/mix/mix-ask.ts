@@ -224,6 +224,8 @@ export interface Batch {
   readonly pauseMin?: number;
   /** Beside the plan, for what ran out or was lost. */
   readonly topUp?: true;
+  /** The places it serves are made anew by it, and are not topped up. */
+  readonly anew?: true;
 }
 
 /** A batch that is placed as it was mixed. */
@@ -246,7 +248,11 @@ export interface MixResult {
     readonly buy: number;
     readonly leftMl: number;
     readonly leftIsMixed: boolean;
+    /** Packs that were to be at hand before anything was lost or ran out; absent where nothing was. */
+    readonly meant?: number;
   };
+  /** What is mixed beside the plan: again for what was thrown away, and to top up; absent where nothing is. */
+  readonly more?: readonly Batch[];
   readonly proportion: Proportion;
   readonly capMl: number;
   /** The most that is placed out of one pot, in its time and of what it holds, mL. */

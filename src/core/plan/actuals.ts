@@ -55,6 +55,8 @@ export interface Actuals {
   readonly topUpsMl: readonly number[];
   /** Which part a top-up is mixed for anew, by the number of the top-up: what was on it is gone. */
   readonly remade: ReadonlyMap<number, number>;
+  /** How many like places a top-up is for that are prepared again, by the number of the top-up. */
+  readonly placesAgain: ReadonlyMap<number, number>;
   readonly holdRestartedAt: number | null;
   /**
    * What was done before these instants is done again: all of the pass, or what brought the surface back and tested it.
@@ -130,6 +132,7 @@ export const NOTHING_YET: Actuals = {
   cuts: [],
   topUpsMl: [],
   remade: new Map(),
+  placesAgain: new Map(),
   holdRestartedAt: null,
   doneAgain: [],
   troubles: [],

@@ -3,6 +3,7 @@ import {
   answerTo,
   DRY_AGAIN,
   type Method,
+  type Role,
   STAND,
   type StepContext,
   type StepDraft,
@@ -12,12 +13,14 @@ import {
 } from '../method';
 import { type Message, texts } from '../say';
 import { milestoneOf } from '../system';
+import { placesIn } from '../void';
 import type { Actuals } from './actuals';
 import type { PlannedStep } from './repair-plan';
 
 /** Words put round those of a step. */
 export const AGAIN = texts('again', {
   again: '{title}, again',
+  places: '{title}: again, for {places} of {all}',
   rests: '{detail} {rests}',
   touch: 'Try it first, by touch at the edge and on its smear; not firm: leave it, try again each hour. {detail}',
 });
@@ -99,6 +102,42 @@ function withPotsSetOut(
   return [...renamed.slice(0, at), ...again, ...renamed.slice(at)];
 }
 
+/** What is done to a place before anything is mixed for it. */
+const BEFORE_MIXING: ReadonlySet<Role> = new Set<Role>(['set-out', 'prepare', 'prime']);
+
+/** Some of many like places are made anew: what was done to all of them is done again to those, right before their mix. */
+function withPlacesAgain(
+  steps: readonly StepDraft[],
+  drafts: readonly StepDraft[],
+  c: StepContext,
+  { placesAgain, topUpsMl }: Actuals,
+): readonly StepDraft[] {
+  const all = placesIn(c.void);
+  return [...placesAgain].reduce((now, [topUp, places]) => {
+    const batch = c.batches.length - topUpsMl.length + topUp;
+    const at = now.findIndex((d) => d.batch === batch);
+    if (at < 0) return now;
+    const share = Math.min(1, places / all);
+    const again = drafts
+      .filter((d) => d.batch === undefined && d.part === undefined && !d.ahead && BEFORE_MIXING.has(d.role))
+      .map((d): StepDraft => {
+        const key = { ...d.key, task: `${d.key.task}:places`, attempt: topUp + 1 };
+        const { counted, sharedMin, ...rest } = d;
+        return {
+          ...rest,
+          key,
+          id: stepId(key),
+          title: AGAIN.places({ title: d.title, places, all }),
+          handsOnMin: d.handsOnMin * share,
+          ...(sharedMin === undefined ? {} : { sharedMin: sharedMin * share }),
+          ...(counted !== undefined && places > 1 ? { counted: places } : {}),
+          block: now[at]!.block,
+        };
+      });
+    return [...now.slice(0, at), ...again, ...now.slice(at)];
+  }, steps);
+}
+
 /** Steps with the marks of trouble: what was lost gets new steps, a wetted base is dried and checked again. */
 export function withTrouble(
   drafts: readonly StepDraft[],
@@ -106,12 +145,8 @@ export function withTrouble(
   c: StepContext,
   actuals: Actuals,
 ): readonly StepDraft[] {
-  const renamed = withPotsSetOut(
-    drafts.map((d) => attempted(d, actuals)),
-    method,
-    c,
-    actuals,
-  );
+  const attempts = drafts.map((d) => attempted(d, actuals));
+  const renamed = withPlacesAgain(withPotsSetOut(attempts, method, c, actuals), attempts, c, actuals);
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
   if (at < 0) return renamed;

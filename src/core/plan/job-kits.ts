@@ -76,16 +76,21 @@ function needsOf(plan: RepairPlan, typed: SheetRevision): BatchNeed[] {
   if (!mix) return [];
   const takes = takenBy(plan, typed);
   const mixed = mix.batches.reduce((s, b) => s + b.ml, 0);
-  return mix.batches.map((b): BatchNeed => {
+  const needs = [
+    ...mix.batches.map((b) => ({ b, ml: (mix.onHandMl * b.ml) / mixed, id: String(b.index) })),
+    // What was lost or ran out is known to the millilitre.
+    ...(mix.more ?? []).map((b, i) => ({ b, ml: b.ml, id: `${b.index}+${i}` })),
+  ];
+  return needs.map(({ b, ml, id }): BatchNeed => {
     const begin = plan.steps.find((s) => s.batch === b.index && s.marks?.begin?.includes('mix-begins'));
     const placed = plan.steps.findLast((s) => s.batch === b.index && s.marks?.end?.includes('placed'));
     const fromMs = begin?.startMs ?? 0;
     return {
-      id: `${keyOf(plan)}:${b.index}`,
+      id: `${keyOf(plan)}:${id}`,
       pass: keyOf(plan),
       repairId: plan.repairId,
       batch: b.index,
-      ml: (takes * mix.onHandMl * b.ml) / mixed,
+      ml: takes * ml,
       fromMs,
       untilMs: Math.max(fromMs, placed?.endMs ?? fromMs),
     };

@@ -1,5 +1,7 @@
 import { ENGINES } from '../method';
-import type { RepairPlan } from './repair-plan';
+import { placesIn } from '../void';
+import type { Actuals } from './actuals';
+import { inRounds, type RepairPlan } from './repair-plan';
 import { handsOnMs } from './step-time';
 
 /** How far the placing in hand has come. */
@@ -9,22 +11,85 @@ export interface PlacedSoFar {
   /** Placed by now at the rate that was planned, and meant to be placed, mL. */
   readonly ml: number;
   readonly ofMl: number;
+  /** Like places of a round that are done by now, and in all; null where it is no round. */
+  readonly places: { readonly done: number; readonly of: number } | null;
 }
 
 /**
- * What has been placed of the pot in hand by an instant, at the planned rate; null where nothing is being placed, or
- * where it begins anew: what is spread to be closed, one of several like parts, what is pressed out of packs.
+ * What has been placed of the pot or the round in hand by an instant, at the planned rate; of a round as many places as
+ * were ticked. Null where nothing is being placed, or where it begins anew: what is spread to be closed, one of several
+ * like parts.
  */
-export function placedSoFar({ steps, batches, method }: RepairPlan, nowMs: number): PlacedSoFar | null {
+export function placedSoFar(plan: RepairPlan, actuals: Actuals, nowMs: number): PlacedSoFar | null {
+  const { steps, batches, method } = plan;
   const step = steps.find((s) => s.doneAt === null);
   const batch = step?.batch === undefined ? undefined : batches[step.batch];
-  // What is closed lies between two faces, and is spread anew whole.
-  if (!method || ENGINES[method.engine].liesOpen !== 'set') return null;
-  if (step?.role !== 'place' || !batch || step.batch === undefined) return null;
-  if (batch.fromTo || batch.topUp || batch.mixers > 0 || batch.meantMl !== undefined) return null;
+  if (!method || step?.role !== 'place' || !batch || step.batch === undefined || batch.topUp) return null;
   // Poured right after it was mixed, without a press in between.
   const since = step.begunAt ?? steps.findLast((s) => s.doneAt !== null)?.doneAt ?? step.startMs;
-  const share = (nowMs - since) / handsOnMs(step);
-  const ml = Math.min(batch.placedMl, Math.max(0, share) * (batch.handledMl ?? batch.placedMl));
-  return { step: step.id, batch: step.batch, ml, ofMl: batch.placedMl };
+  const share = Math.max(0, nowMs - since) / handsOnMs(step);
+  const of = { step: step.id, batch: step.batch, ofMl: batch.placedMl };
+  if (inRounds(plan) && batch.fromTo) {
+    const done = actuals.placesDone.get(step.id)?.size ?? Math.min(batch.places, Math.floor(share * batch.places));
+    return { ...of, ml: (batch.placedMl * done) / batch.places, places: { done, of: batch.places } };
+  }
+  // What is closed lies between two faces, and is spread anew whole.
+  if (ENGINES[method.engine].liesOpen !== 'set') return null;
+  if (batch.fromTo || batch.mixers > 0 || batch.meantMl !== undefined) return null;
+  return { ...of, ml: Math.min(batch.placedMl, share * (batch.handledMl ?? batch.placedMl)), places: null };
+}
+
+/** What stays of a batch, as it is recorded. */
+export interface Stays {
+  readonly ml: number;
+  readonly step: string;
+}
+
+/** What stays of it where so many places of a round are done; null where none is. */
+export const placesStay = ({ step, ofMl }: PlacedSoFar, done: number, of: number): Stays | null =>
+  done > 0 ? { ml: (ofMl * done) / of, step } : null;
+
+/** What stays where nobody says otherwise: all that was placed by now. */
+export function usuallyStays(so: PlacedSoFar): Stays | null {
+  if (so.places) return placesStay(so, so.places.done, so.places.of);
+  return so.ml < 1 ? null : { ml: so.ml, step: so.step };
+}
+
+/** Several like places, and what one of them takes as it is placed, mL. */
+export interface LikePlaces {
+  readonly count: number;
+  readonly eachMl: number;
+  /** Each has its own steps and its own clock: it matters which. */
+  readonly oneByOne: boolean;
+}
+
+/** What is made anew of like places, as it is recorded: so many, one that has its own clock, or all of them. */
+export interface Anew {
+  readonly places?: number;
+  /** From 0. */
+  readonly part?: number;
+  readonly missingMl: number | null;
+}
+const ALL_ANEW: Anew = { missingMl: null };
+
+export const placesAnew = ({ count, eachMl }: LikePlaces, places: number): Anew =>
+  places < count ? { places, missingMl: places * eachMl } : ALL_ANEW;
+
+/** @param part from 0; null for all of them */
+export const partAnew = ({ eachMl }: LikePlaces, part: number | null): Anew =>
+  part === null ? ALL_ANEW : { places: 1, part, missingMl: eachMl };
+
+/** What is made anew where nobody says otherwise: one of them where such a trouble mostly befalls one, else all. */
+export function usuallyAnew(of: LikePlaces, { local }: { readonly local?: true }): Anew {
+  if (!local) return ALL_ANEW;
+  return of.oneByOne ? partAnew(of, 0) : placesAnew(of, 1);
+}
+
+/** The like places of a pass; null where there is one alone, or nothing is planned. */
+export function likePlaces({ piece, batches, steps }: RepairPlan): LikePlaces | null {
+  const count = piece.void ? placesIn(piece.void) : 1;
+  const planned = batches.filter((b) => !b.topUp);
+  if (count < 2 || !planned.length) return null;
+  const oneByOne = steps.some((s) => s.part !== undefined);
+  return { count, oneByOne, eachMl: planned.reduce((sum, b) => sum + b.placedMl, 0) / count };
 }

@@ -12,7 +12,7 @@ import {
   type StepDraft,
   stepsOf,
 } from '../method';
-import { type Batch, ingredientsOf, topUp, vesselMassG } from '../mix';
+import { type Batch, ingredientsOf, vesselMassG, withMoreMixed } from '../mix';
 import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
@@ -285,11 +285,7 @@ export function preparePass(
       dayMinOf(ask.windows, plansBy(BY_WHOLE_DAY, actuals) ? oncePerDayMin(method, chosen) : 0),
       ask.sheet,
     );
-    const batches: Batch[] = [...mix.batches];
-    actuals.topUpsMl.forEach((ml, i) => {
-      batches.push(topUp(mix, sheet, batches.length, ml, actuals.remade.get(i) ?? null));
-    });
-    return { mix, ...rest, batches };
+    return { ...rest, ...withMoreMixed(mix, sheet, actuals) };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
   const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }, areas: number): MethodContext => {

@@ -22,11 +22,3 @@ export function rightUntil({ milestones }: RepairPlan, kinds: readonly Milestone
   }
   return [];
 }
-
-/** What one of several like parts takes, as it is placed, mL; null where there is but one, or nothing is planned. */
-export function onePartMl({ piece, batches }: RepairPlan): number | null {
-  const count = piece.void?.count ?? 1;
-  const planned = batches.filter((b) => !b.topUp);
-  if (count < 2 || !planned.length) return null;
-  return planned.reduce((sum, b) => sum + b.placedMl, 0) / count;
-}

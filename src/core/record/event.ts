@@ -109,6 +109,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     missingMl: Figure.positive().nullable(),
     /** What had been placed of the batch and stays, mL, and the step that ended with it. */
     placed: z.object({ ml: Figure.positive(), step: z.string().max(120) }).optional(),
+    /** So many of several like places: the others stay as they are. */
+    places: z.number().int().min(1).max(9999).optional(),
     /** Pairs of hands that are left. */
     handsLeft: z.number().int().min(1).max(12).optional(),
     /** Which of several like parts it befell, from 0. */

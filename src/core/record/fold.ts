@@ -159,7 +159,7 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
 
 function trouble(before: Actuals, event: Event): Actuals {
   if (event.body.kind !== 'trouble') return before;
-  const { batch, missingMl, placed, sign = null, part } = event.body;
+  const { batch, missingMl, placed, sign = null, part, places } = event.body;
   const id = event.body.trouble;
   const known = TROUBLES.find((t) => t.id === id);
   const answer = known && answerTo(known, sign);
@@ -209,6 +209,16 @@ function trouble(before: Actuals, event: Event): Actuals {
     case 'redo-finish':
       return { ...state, ...again('finish') };
     case 'redo-pass':
+      // Of several like places those alone: the others stay, and what they take is mixed besides.
+      if (places !== undefined && missingMl !== null)
+        return {
+          ...state,
+          ...again('finish'),
+          topUpsMl: [...state.topUpsMl, missingMl],
+          ...(part === undefined
+            ? { placesAgain: withKey(state.placesAgain, state.topUpsMl.length, places) }
+            : { remade: withKey(state.remade, state.topUpsMl.length, part) }),
+        };
       // What was mixed for it is gone, what topped it up as well.
       return {
         ...state,
@@ -219,6 +229,7 @@ function trouble(before: Actuals, event: Event): Actuals {
         cuts: [],
         topUpsMl: [],
         remade: new Map(),
+        placesAgain: new Map(),
         witness: new Map(),
         smear: new Map(),
       };

@@ -37,7 +37,7 @@ test('every trouble says how it is known, what to do at once, and what becomes o
       expect(TROUBLE_EFFECTS).toContain(a.effect);
     }
     // It befalls something, and every method it names is there.
-    expect([t.id, METHODS.some((m) => befalls(t, m))]).toEqual([t.id, true]);
+    expect([t.id, METHODS.some((m) => befalls(t, m, null))]).toEqual([t.id, true]);
     for (const id of t.methods ?? []) expect([t.id, id, methodOf(id)?.id]).toEqual([t.id, id, id]);
     for (const role of t.during) expect(STAGE_OF[role]).toBeDefined();
   }
@@ -59,18 +59,81 @@ test('soft or doubted material is never kept: what is soft for its ratio is out,
 
 test('what is offered first belongs to the method and the moment; nothing is kept from anybody', () => {
   const anchor = methodOf('anchor')!;
-  const { now, other, foreign } = troublesHere(TROUBLES, anchor, 'place');
+  const { now, other, foreign } = troublesHere(TROUBLES, anchor, null, 'place');
   const ids = (of: readonly Trouble[]) => of.map((t) => t.id);
-  expect(ids(now)).toEqual(expect.arrayContaining(['starved', 'ran-out', 'swallowed', 'pot-hot']));
+  expect(ids(now)).toEqual(expect.arrayContaining(['starved', 'packs-out', 'hole-swallows', 'mixer-stiff', 'pot-hot']));
   expect(ids(other)).toContain('not-set');
   expect(ids(foreign)).toEqual(expect.arrayContaining(['fish-eyes', 'sanded-through', 'dam-leak']));
   expect(new Set([...ids(now), ...ids(other), ...ids(foreign)]).size).toBe(TROUBLES.length);
-  expect(ids(troublesHere(TROUBLES, methodOf('finish-coat')!, 'finish').now)).toEqual(
+  expect(ids(troublesHere(TROUBLES, methodOf('finish-coat')!, null, 'finish').now)).toEqual(
     expect.arrayContaining(['sanded-through', 'pinholes', 'low-spot', 'colour-off']),
   );
   for (const m of METHODS)
     for (const role of ['prepare', 'mix', 'place', 'hold', 'finish', 'test'] as const)
-      expect([m.id, role, troublesHere(TROUBLES, m, role).now.length > 2]).toEqual([m.id, role, true]);
+      expect([m.id, role, troublesHere(TROUBLES, m, null, role).now.length > 2]).toEqual([m.id, role, true]);
+});
+
+/** Materials as they come: out of a pot, through a mixer, kneaded, powder and water, and what dries. */
+const MATERIALS = {
+  pot: { kind: 'liquid-resin', family: 'resin-amine' },
+  mixer: { kind: 'anchor-pack', family: 'methacrylate' },
+  hand: { kind: 'putty', family: 'resin-amine' },
+  cement: { kind: 'cement-water', family: 'cement' },
+  dries: { kind: 'joint-colour', family: 'water-borne' },
+} as const;
+
+test.each([
+  [
+    'pot',
+    'mortar-patch',
+    ['pot-hot', 'ratio', 'streaks', 'foamed', 'rain'],
+    ['mixer-stiff', 'stiffened', 'too-wet', 'past-use'],
+  ],
+  [
+    'mixer',
+    'anchor',
+    ['mixer-stiff', 'starved', 'hole-short', 'rod-wrong'],
+    ['pot-hot', 'ratio', 'streaks', 'bead', 'wrong-place', 'swallowed'],
+  ],
+  ['hand', 'cavity-packing', ['putty-stiff', 'ratio', 'streaks'], ['pot-hot', 'mixer-stiff', 'starved']],
+  [
+    'cement',
+    'cement-patch',
+    ['stiffened', 'too-wet', 'lumps', 'rained-on', 'weak', 'skinned'],
+    ['pot-hot', 'ratio', 'foamed', 'not-set', 'greasy', 'window-missed', 'rain'],
+  ],
+  [
+    'dries',
+    'joint-colour',
+    ['past-use', 'still-wet', 'colour-off', 'rain'],
+    ['pot-hot', 'ratio', 'not-set', 'stiffened', 'greasy'],
+  ],
+] as const)(
+  'out of %s, “%s” has the troubles of its material, and those of others at the foot of the list',
+  (of, id, has, not) => {
+    const all = (['prepare', 'mix', 'place', 'hold', 'finish'] as const).map((role) =>
+      troublesHere(TROUBLES, methodOf(id)!, MATERIALS[of], role),
+    );
+    const mine = new Set(all.flatMap(({ now, other }) => [...now, ...other]).map((t) => t.id));
+    expect(has.filter((t) => !mine.has(t))).toEqual([]);
+    expect(not.filter((t) => mine.has(t))).toEqual([]);
+    // Whatever it is, nobody is without an answer to a pot that dies, to a part of it that is doubted, and to what does not set.
+    for (const { now, other, foreign } of all) expect(now.length + other.length + foreign.length).toBe(TROUBLES.length);
+    const effects = new Set(
+      [...mine].flatMap((t) => answersOf(TROUBLES.find((x) => x.id === t)!).map(([, a]) => a.effect)),
+    );
+    expect(['redo-batch', 'more-material', 'redo-pass', 'none'].filter((e) => !effects.has(e as never))).toEqual([]);
+  },
+);
+
+test('no material is told to do what is another’s: no solvent for cement, no pot for a mixer, no water for a resin', () => {
+  const said = (of: keyof typeof MATERIALS, id: string) =>
+    TROUBLES.filter((t) => befalls(t, methodOf(id)!, MATERIALS[of]))
+      .flatMap((t) => answersOf(t).flatMap(([, a]) => a.now))
+      .join('\n');
+  expect(said('cement', 'cement-patch')).not.toMatch(/hardener|solvent of the sheet|gloss is gone/);
+  expect(said('mixer', 'anchor')).not.toMatch(/by weight|clean pot|edge of the fill/);
+  expect(said('pot', 'mortar-patch')).not.toMatch(/No water, and no stirring|powder of the same bag/);
 });
 
 /** A repair worked step by step as it was planned, up to a share of its steps. */
@@ -135,7 +198,7 @@ describe.each(alone)('%s', (id, bundle, view) => {
     const nowMs = endMs + MIN;
     const before = again(bundle, events, nowMs);
     const tried = new Set<string>();
-    for (const t of TROUBLES.filter((x) => befalls(x, method)))
+    for (const t of TROUBLES.filter((x) => befalls(x, method, first.plan.sheet)))
       for (const [sign, a] of answersOf(t)) {
         if (tried.has(a.effect)) continue;
         tried.add(a.effect);

@@ -1,18 +1,17 @@
 'use client';
 import { useState } from 'react';
 import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
-import { fewerHands, onePartMl, type PlannedStep, placedSoFar, rightUntil } from '@/core/plan';
+import { type Anew, inRounds, likePlaces, type PlannedStep, placedSoFar, usuallyAnew, usuallyStays } from '@/core/plan';
 import type { PassView } from '@/core/record';
-import type { MilestoneId } from '@/core/system';
 import { phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { SavingButton } from '../shared/SavingButton';
-import { clock } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
+import { HandsLeft, handsNow, Until, WhatStays, WhichAnew } from './trouble-fields';
 
 interface Props {
   readonly open: boolean;
@@ -54,7 +53,7 @@ export function TroubleDialog({ open, onClose, at, step, role, zone }: Props) {
 /** Which trouble: those of this method at this moment, then the rest. */
 function Which({ at, step, onChoose }: Pick<Props, 'at' | 'step'> & { onChoose: (id: string) => void }) {
   // Behind the last step there are the tests.
-  const { now, other, foreign } = troublesHere(TROUBLES, at.plan.method!, step?.role ?? 'test');
+  const { now, other, foreign } = troublesHere(TROUBLES, at.plan.method!, at.plan.sheet, step?.role ?? 'test');
   const list = (troubles: readonly Trouble[]) => (
     <div className="flex flex-col gap-2">
       {troubles.map((t) => (
@@ -103,18 +102,22 @@ function Met({
   const system = usePrefs((p) => p.system);
   const count = trouble.ofPart ? (at.plan.piece.void?.count ?? 1) : 1;
   const [part, setPart] = useState(0);
-  const onePart = trouble.ofPart ? onePartMl(at.plan) : null;
+  const like = likePlaces(at.plan);
+  const typedMl = (ml: number): Typed => ({ value: ml, text: format('volume', ml).text, system });
   const [missing, setMissing] = useState<Typed | null>(
-    // As much as one part takes; whoever knows better types over it.
-    onePart === null ? null : { value: onePart, text: format('volume', onePart).text, system },
+    // As much as one part, or one hole, takes; whoever knows better types over it.
+    like && (trouble.ofPart || inRounds(at.plan)) ? typedMl(like.eachMl) : null,
   );
+  const [chosen, setAnew] = useState<Anew | null>(null);
   const [left, setLeft] = useState(Math.max(1, handsNow(at) - 1));
   const nowMs = useNow(60_000);
   // As far as it had come when this was opened; whoever sees its mark types over it.
-  const [soFar] = useState(() => placedSoFar(at.plan, nowMs));
-  const [placed, setPlaced] = useState<Typed | null>(() =>
-    soFar === null || soFar.ml < 1 ? null : { value: soFar.ml, text: format('volume', soFar.ml).text, system },
-  );
+  const [soFar] = useState(() => placedSoFar(at.plan, at.actuals, nowMs));
+  const [stays, setStays] = useState(() => soFar && usuallyStays(soFar));
+  const choose = (found: string | null) => {
+    setSign(found);
+    setAnew(null);
+  };
   const signs = signsOf(trouble);
   const answer = answerTo(trouble, sign);
   const found = signs?.find((s) => s.id === sign);
@@ -125,7 +128,10 @@ function Met({
   const needsBatch = answer?.effect === 'redo-batch' && batch === null;
   const needsAmount = answer?.effect === 'more-material' && !missing;
   // What is left of the kits is a reserve where more is mixed.
-  const spareMl = mix && MIXES.has(answer?.effect ?? 'none') ? mix.onHandMl - mix.toMixMl : null;
+  const spareMl = mix && MIXES.has(answer?.effect ?? 'none') && !mix.kits.leftIsMixed ? mix.kits.leftMl : null;
+  // Of several like places it may be some that are made anew.
+  const some = answer?.effect === 'redo-pass' && like;
+  const anew = some ? (chosen ?? usuallyAnew(some, answer)) : null;
   const told = answer && [
     ['The material', answer.material],
     ['The plan', answer.after],
@@ -148,7 +154,7 @@ function Met({
         <>
           <p>{phrase`${trouble.signs} What does it show?`}</p>
           {signs.map((s) => (
-            <button key={s.id} type="button" className="btn min-h-14 text-lg" onClick={() => setSign(s.id)}>
+            <button key={s.id} type="button" className="btn min-h-14 text-lg" onClick={() => choose(s.id)}>
               {s.sign}
             </button>
           ))}
@@ -171,6 +177,7 @@ function Met({
               onChange={(id) => setPart(Number(id))}
             />
           )}
+          {some && <WhichAnew of={some} value={anew!} onChange={setAnew} />}
           {answer.effect === 'more-material' && (
             <QuantityField
               kind="volume"
@@ -181,21 +188,7 @@ function Met({
               check={(v) => (v > 0 ? null : 'More than 0.')}
             />
           )}
-          {answer.keepsPlaced && soFar && (
-            <QuantityField
-              kind="volume"
-              label="Placed of it, and stays (empty: nothing)"
-              value={placed?.value ?? null}
-              typed={placed ?? undefined}
-              onChange={setPlaced}
-              onClear={() => setPlaced(null)}
-              check={(v) =>
-                v > 0 && v <= soFar.ofMl * 1.001
-                  ? null
-                  : phrase`More than 0, at most the ${format('volume', soFar.ofMl).text} it was for.`
-              }
-            />
-          )}
+          {answer.keepsPlaced && soFar && <WhatStays of={soFar} onChange={setStays} />}
           {answer.effect === 'fewer-hands' && <HandsLeft at={at} zone={zone} left={left} onLeft={setLeft} />}
           {needsBatch && <p role="alert">No batch has been begun yet, so there is none to mix again.</p>}
           <dl className="grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
@@ -221,7 +214,8 @@ function Met({
                   ...(sign ? { sign } : {}),
                   batch: batch === null ? null : Math.min(batch, batches.length - 1),
                   missingMl: missing?.value ?? null,
-                  ...(answer.keepsPlaced && soFar && placed ? { placed: { ml: placed.value, step: soFar.step } } : {}),
+                  ...anew,
+                  ...(answer.keepsPlaced && stays ? { placed: stays } : {}),
                   ...(count > 1 ? { part } : {}),
                   ...(answer.effect === 'fewer-hands' ? { handsLeft: left } : {}),
                 },
@@ -234,74 +228,9 @@ function Met({
           </SavingButton>
         </>
       )}
-      <button type="button" className="btn btn-link self-start" onClick={sign ? () => setSign(null) : onElse}>
+      <button type="button" className="btn btn-link self-start" onClick={sign ? () => choose(null) : onElse}>
         {sign ? 'another sign' : 'something else'}
       </button>
-    </div>
-  );
-}
-
-/** Until when it may be set right, part by part. */
-function Until({ at, kinds, zone }: Pick<Props, 'at' | 'zone'> & { kinds: readonly MilestoneId[] }) {
-  const nowMs = useNow(1000);
-  const all = rightUntil(at.plan, kinds);
-  if (!all.length) return null;
-  return (
-    <ul data-testid="right-until">
-      {all.map(({ part, untilMs }) => (
-        <li key={`${part} ${untilMs}`} className="flex justify-between gap-3">
-          <span>{part === null ? 'It may be set back until' : phrase`Part ${part + 1} may be set back until`}</span>
-          <strong className="fig">
-            {clock(untilMs, zone)}
-            {untilMs <= nowMs ? ', which is over' : ''}
-          </strong>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-/** Pairs of hands that place now. */
-const handsNow = ({ actuals, repair }: PassView): number => actuals.hands.at(-1)?.left ?? repair.crew;
-
-/** How many stay, and what becomes of what is under way. */
-function HandsLeft({
-  at,
-  zone,
-  left,
-  onLeft,
-}: {
-  at: PassView;
-  zone: string;
-  left: number;
-  onLeft: (left: number) => void;
-}) {
-  const format = useFormat();
-  const nowMs = useNow(1000);
-  const found = fewerHands(at.plan, [...at.actuals.hands, { atMs: nowMs, left }], nowMs);
-  return (
-    <div>
-      <QuantityField
-        kind="count"
-        label="Pairs of hands that are left"
-        value={left}
-        onChange={({ value }) => onLeft(Math.round(value))}
-        check={(n) =>
-          Number.isInteger(n) && n >= 1 && n <= 12 ? null : 'A whole number from 1 to 12: with none the work stops.'
-        }
-      />
-      {found && (
-        <p role="status" className="mt-1" data-testid="hands-left">
-          {phrase`${format('area', found.areaM2 * 1e6).text} of ${format('area', found.wholeM2 * 1e6).text} are done; the rest takes them until `}
-          <strong className="fig">{clock(found.endMs, zone)}</strong>
-          {found.goodUntilMs !== null && (
-            <>
-              , what is mixed is good until <strong className="fig">{clock(found.goodUntilMs, zone)}</strong>
-            </>
-          )}
-          .
-        </p>
-      )}
     </div>
   );
 }

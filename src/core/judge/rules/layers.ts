@@ -206,7 +206,7 @@ export const layerRules: Readonly<Record<string, Rule>> = {
   'even-sets': ({ plan }) => {
     const { context, mix } = plan;
     if (!mix || !plan.method || !context?.params.lead || liftsMm(context).length < 2) return [];
-    if (mix.batches.some((b) => b.kits === null)) return [];
+    if (mix.more || mix.batches.some((b) => b.kits === null)) return [];
     // Only where all of it together would take fewer: what is missing in one layer is over in another.
     if (mix.kits.use <= Math.ceil(mix.toMixMl / mix.kits.volumeMl - 1e-9)) return [];
     const found = fewestPacks(plan, context);

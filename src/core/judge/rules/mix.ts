@@ -191,6 +191,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const kitMl = mix?.kits.volumeMl ?? 0;
     if (!mix || !method || !sheet || !batches.length || batches.some((b) => b.kits === null) || mix.kits.use < 2)
       return [];
+    if (mix.more) return [];
     const less = mix.kits.use - 1;
     const over = mix.toMixMl - less * kitMl;
     if (!(over > 0) || over > KIT_OVER * kitMl) return [];

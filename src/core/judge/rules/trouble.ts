@@ -19,6 +19,13 @@ const F = findings({
     why: '{placed} of it stay, {waste} are waste. The {rest} still to be placed take {now, plural, one {# batch} other {# batches}}{grew, select, no {} other {, and not the {meant} that were planned}}.',
     todo: 'Mark where it ended: the next begins there. Keep the pots cooler, place faster, or bring hands, or the next one dies as well.',
   },
+  'more-packs': {
+    severity: 'caution',
+    stage: 'mix',
+    title: 'It takes {use} of {kit} now: {more} more than were to be at hand',
+    why: '{meant} were planned to be at hand. What was thrown away, and what is mixed besides, is {lost}.',
+    todo: 'Fetch what is missing before it is due, of the same lot where it shows. Taken from another repair, that one lacks it.',
+  },
 });
 
 /** What happened under way and holds the work until somebody answerable has spoken. */
@@ -30,6 +37,14 @@ export const troubleRules: Readonly<Record<string, Rule>> = {
       if (answer?.effect !== 'review') return [];
       return [F.trouble({ what: trouble!.label, when: at(atMs), after: answer.after }, { of: `${id}@${atMs}` })];
     }),
+
+  'more-packs': ({ plan: { mix, batches }, actuals }) => {
+    if (!mix || mix.kits.meant === undefined || mix.kits.use <= mix.kits.meant || actuals.released) return [];
+    const { use, meant, kit } = mix.kits;
+    const dead = batches.reduce((sum, b) => sum + (b.meantMl === undefined ? 0 : b.meantMl - b.placedMl), 0);
+    const lost = (mix.more ?? []).reduce((sum, b) => sum + b.ml, dead);
+    return [F['more-packs']({ use, kit: kit.label, more: use - meant, meant, lost: ml(lost) })];
+  },
 
   'cut-short': ({ plan }) =>
     plan.batches.flatMap((b) => {

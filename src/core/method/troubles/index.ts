@@ -1,11 +1,13 @@
+import { MINERAL } from './mineral';
 import { MIXING } from './mixing';
 import { PLACING } from './placing';
+import { PRESSING } from './pressing';
 import { SITE } from './site';
 import { SURFACE } from './surface';
 import type { Trouble } from './trouble';
 
 /** The table behind “something went wrong”. */
-export const TROUBLES: readonly Trouble[] = [...MIXING, ...PLACING, ...SITE, ...SURFACE];
+export const TROUBLES: readonly Trouble[] = [...MIXING, ...PRESSING, ...MINERAL, ...PLACING, ...SITE, ...SURFACE];
 export {
   answerTo,
   befalls,

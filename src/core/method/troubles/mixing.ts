@@ -1,10 +1,12 @@
 import type { Trouble } from './trouble';
 
-/** What goes wrong with the pot, the packs and the press. */
+/** What goes wrong with the pot. */
 export const MIXING: readonly Trouble[] = [
   {
     id: 'pot-hot',
     label: 'The pot is hot or stiff',
+    binder: ['resin'],
+    out: ['pot'],
     during: ['mix', 'prime', 'place', 'close'],
     signs: 'It warms the hand, draws strings, smokes, or no longer flows off the knife.',
     keeps: 'which batch, and its temperature if it was read',
@@ -22,8 +24,30 @@ export const MIXING: readonly Trouble[] = [
     },
   },
   {
+    id: 'putty-stiff',
+    label: 'It turns warm or stiff in the hand',
+    out: ['hand'],
+    during: ['mix', 'place', 'close'],
+    signs: 'It warms the glove, cracks when it is bent, no longer takes the shape of the hole.',
+    keeps: 'which piece, and how long it had been kneaded',
+    answers: {
+      now: [
+        'Stop; no more of this piece goes in.',
+        'Take out what was pressed in after it began to stiffen, while it still comes out.',
+        'Lay it down outside, on bare ground; change gloves.',
+      ],
+      material: 'The piece is waste; what was pressed in while it was soft may stay.',
+      effect: 'redo-batch',
+      keepsPlaced: true,
+      after: 'What is not in its place is kneaded again: a smaller piece, or cooler packs.',
+      reserve: 'the rest of the kit, or the spare one',
+    },
+  },
+  {
     id: 'ratio',
     label: 'The ratio is in doubt',
+    binder: ['resin'],
+    out: ['pot', 'hand'],
     during: ['mix', 'prime', 'place'],
     signs: 'A figure was misread, a part was poured twice or not at all, the scale had moved.',
     keeps: 'which batch; its cup stays as the witness',
@@ -42,6 +66,8 @@ export const MIXING: readonly Trouble[] = [
   {
     id: 'streaks',
     label: 'It is not one colour',
+    binder: ['resin'],
+    out: ['pot', 'hand'],
     during: ['mix', 'place'],
     signs: 'Streaks on the stick, paler lumps from the corner of the pot, two colours in the bead.',
     keeps: 'which batch',
@@ -57,27 +83,9 @@ export const MIXING: readonly Trouble[] = [
     },
   },
   {
-    id: 'starved',
-    label: 'The line ran dry, or one part stopped coming',
-    engines: ['press'],
-    during: ['place', 'mix'],
-    signs: 'The bead changes colour or thins, one plunger stands, air spits from the mixer.',
-    keeps: 'which round, and which part stood',
-    answers: {
-      now: [
-        'Take the gun out of the hole.',
-        'Wash out the hole that was being filled, before it sets.',
-        'New mixer; press until the colour is even, off the work.',
-      ],
-      material: 'What came out of one colour only is waste, in the hole as well.',
-      effect: 'redo-batch',
-      after: 'The round is pressed again with a fresh mixer.',
-      reserve: 'a fresh mixer and the rest of the packs',
-    },
-  },
-  {
     id: 'foamed',
     label: 'It foamed',
+    binder: ['resin'],
     during: ['mix', 'place', 'hold'],
     signs: 'It swells, is full of bubbles, or rises out of the crack.',
     keeps: 'how damp the base and the sand were',

@@ -5,6 +5,8 @@ export const PLACING: readonly Trouble[] = [
   {
     id: 'ran-out',
     label: 'The material ran out',
+    engines: ['spread', 'fill', 'pour', 'coat'],
+    methods: ['flexible-joint', 'laminate-hole'],
     during: ['place', 'close', 'prime'],
     signs: 'The void is not full and the pot is empty.',
     keeps: 'how much was missing: the next estimate learns from it',
@@ -23,7 +25,8 @@ export const PLACING: readonly Trouble[] = [
   {
     id: 'swallowed',
     label: 'The void swallows more than it should',
-    engines: ['pour', 'press', 'fill'],
+    engines: ['pour', 'fill'],
+    methods: ['flexible-joint', 'laminate-hole'],
     during: ['place'],
     signs: 'The level does not rise, or falls again after each filling.',
     keeps: 'how much went in, and where it came out',
@@ -81,7 +84,8 @@ export const PLACING: readonly Trouble[] = [
   {
     id: 'bead',
     label: 'The bead does not show all round',
-    engines: ['spread', 'press'],
+    engines: ['spread'],
+    methods: ['flexible-joint'],
     during: ['place', 'close'],
     signs: 'A stretch of the edge, or an inspection hole, is empty.',
     keeps: 'where it was empty',
@@ -111,6 +115,7 @@ export const PLACING: readonly Trouble[] = [
       ],
       material: 'Wiped off: waste.',
       effect: 'redo-pass',
+      local: true,
       after: 'Preparation, mixing and seating come again from here.',
       reserve: 'the second packet that was carried in',
     },
@@ -118,17 +123,20 @@ export const PLACING: readonly Trouble[] = [
   {
     id: 'wrong-place',
     label: 'Wrong side, or in the wrong place',
+    engines: ['spread', 'fill', 'pour', 'coat'],
+    methods: ['flexible-joint', 'laminate-hole'],
     during: ['set-out', 'place', 'close', 'hold'],
     signs: 'It does not agree with the mark, the drawing or its twin.',
     keeps: 'what was mistaken for what',
     answers: {
       now: [
-        'Before gel: take it off, wipe both faces with the solvent of the sheet.',
+        'Before gel: take it off, clean both faces with what the sheet cleans with.',
         'After gel: do not tear it off; ask how it may be freed without harm.',
         'Mark the right place again, from the datum and not from the old mark.',
       ],
       material: 'What was spread is waste.',
       effect: 'redo-pass',
+      local: true,
       after: 'It begins again with the preparation.',
       reserve: 'a fresh kit',
     },

@@ -5,6 +5,7 @@ export const SITE: readonly Trouble[] = [
   {
     id: 'rain',
     label: 'Rain or water on it',
+    binder: ['resin', 'water'],
     during: ['prepare', 'prime', 'place', 'close', 'hold', 'finish'],
     signs: 'Drops, a wet edge, a shine on the prepared face.',
     keeps: 'what got wet, and how far it had set',
@@ -52,6 +53,7 @@ export const SITE: readonly Trouble[] = [
       ],
       material: 'All that lies on it is waste.',
       effect: 'redo-pass',
+      local: true,
       after: 'It begins again with the preparation.',
       reserve: 'a fresh kit',
     },
@@ -114,6 +116,7 @@ export const SITE: readonly Trouble[] = [
   {
     id: 'window-missed',
     label: 'The window to go on was missed',
+    binder: ['resin'],
     during: ['prepare', 'prime', 'mix', 'place', 'finish'],
     signs: 'It no longer takes a finger mark, it is glossy and dry.',
     keeps: 'by how long',

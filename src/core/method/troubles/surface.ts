@@ -16,6 +16,7 @@ export const SURFACE: readonly Trouble[] = [
   {
     id: 'not-set',
     label: 'It has not set when it should have',
+    binder: ['resin'],
     during: ['hold', 'finish', 'refit', 'test'],
     signs: 'A nail sinks in, it is sticky, it moves. Touch the cup that was kept, too.',
     keeps: 'which sign, what the cup says, the temperature of the base',
@@ -124,6 +125,7 @@ export const SURFACE: readonly Trouble[] = [
         now: ['Barrier up. Nothing is loaded.', 'Take it out and look at the back: what is on it tells the cause.'],
         material: 'Out.',
         effect: 'redo-pass',
+        local: true,
         after: 'Everything comes again, from the preparation.',
         reserve: 'a fresh kit',
       },
@@ -229,6 +231,7 @@ export const SURFACE: readonly Trouble[] = [
   {
     id: 'greasy',
     label: 'A greasy film on it',
+    binder: ['resin'],
     during: ['hold', 'finish', 'test'],
     signs: 'It smears under the finger and clogs the paper at once.',
     keeps: 'how damp and cold the night was',

@@ -1,4 +1,4 @@
-import type { MilestoneId } from '../../system';
+import { type Binder, FAMILIES, type MilestoneId, type Mixing, type SheetRevision, systemKind } from '../../system';
 import type { EngineId } from '../engines';
 import type { Method } from '../method';
 import type { Role } from '../task';
@@ -39,6 +39,8 @@ export interface Answer {
   readonly after: string;
   /** What makes up for it; null where nothing is needed. */
   readonly reserve: string | null;
+  /** It mostly befalls one of several like places, and not all of them. */
+  readonly local?: true;
 }
 
 /** One of several things that the same trouble can be, told apart by a sign. */
@@ -56,6 +58,9 @@ export interface Trouble {
   /** Engines and methods it can befall; every one where none is named. */
   readonly engines?: readonly EngineId[];
   readonly methods?: readonly string[];
+  /** What it can befall: how that leaves its packs, and what binds it; anything where nothing is said. */
+  readonly out?: readonly Mixing[];
+  readonly binder?: readonly Binder[];
   /** Kinds of work under which, or right after which, it shows. */
   readonly during: readonly Role[];
   /** How one knows it. */
@@ -81,24 +86,32 @@ export const signsOf = (trouble: Trouble): readonly Sign[] | null =>
 export const answerTo = (trouble: Trouble, sign: string | null | undefined): Answer | null =>
   'effect' in trouble.answers ? trouble.answers : (trouble.answers.find((s) => s.id === sign) ?? null);
 
-/** Whether a trouble can befall a method. */
-export const befalls = ({ engines, methods }: Trouble, method: Method): boolean =>
-  (!engines && !methods) || (engines?.includes(method.engine) ?? false) || (methods?.includes(method.id) ?? false);
+/** A material, as far as its troubles go by it. */
+type Material = Pick<SheetRevision, 'kind' | 'family'>;
+
+/** Whether a trouble can befall a method done with a material; null while that is not chosen. */
+export function befalls({ engines, methods, out, binder }: Trouble, method: Method, of: Material | null): boolean {
+  const work = (!engines && !methods) || engines?.includes(method.engine) || methods?.includes(method.id) || false;
+  if (!work || !of) return work;
+  return (!out || out.includes(systemKind(of.kind).mixing)) && (!binder || binder.includes(FAMILIES[of.family].binder));
+}
 
 /**
  * Troubles as they are offered: those of this method at this moment, those it can have at another, and what it has not.
+ * @param of what it is done with
  * @param role what is being done; null before the work and after its last step
  */
 export function troublesHere(
   all: readonly Trouble[],
   method: Method,
+  of: Material | null,
   role: Role | null,
 ): { readonly now: readonly Trouble[]; readonly other: readonly Trouble[]; readonly foreign: readonly Trouble[] } {
-  const mine = all.filter((t) => befalls(t, method));
+  const mine = all.filter((t) => befalls(t, method, of));
   const isNow = (t: Trouble) => role !== null && t.during.includes(role);
   return {
     now: mine.filter(isNow),
     other: mine.filter((t) => !isNow(t)),
-    foreign: all.filter((t) => !befalls(t, method)),
+    foreign: all.filter((t) => !befalls(t, method, of)),
   };
 }
