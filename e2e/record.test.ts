@@ -152,6 +152,34 @@ test.each([
   await page.getByText(`Something went wrong: ${label}`).waitFor();
 });
 
+test('one rod of four in the wrong place: that hole alone is drilled, cleaned and filled anew, and the others stay', async () => {
+  page = await yard.timed();
+  await page.clock.install({ time: new Date(Date.UTC(2027, 4, 10, 6)) });
+  await withSample(page, base(), [], true);
+  await page.goto(`${base()}/job/sample-ramp/sample-eyes/run`);
+  await workedTo(page, /Wedge/);
+  await page.getByRole('button', { name: 'Something went wrong' }).click();
+  // What is pressed has no pot, and no hole is told of two faces.
+  const troubles = page.getByTestId('troubles').locator('> div > button');
+  expect((await troubles.allTextContents()).filter((t) => /The pot is hot|The ratio|Wrong side/.test(t))).toEqual([]);
+  await page.getByRole('button', { name: /A rod in the wrong place/ }).click();
+  const many = page.getByLabel('How many of the 4 places');
+  expect(await many.inputValue()).toBe('1');
+  await type(page, 'How many of the 4 places', '5');
+  await page.getByText('A whole number from 1 to 4.').waitFor();
+  await type(page, 'How many of the 4 places', '1');
+  await page.getByRole('button', { name: 'Record it and plan from now' }).click();
+  const steps = page.locator('#steps');
+  await steps.getByText('Drill 4 holes: again, for 1 of 4').waitFor();
+  await steps.getByText('The hole made anew: fill it, turn the rod in').waitFor();
+  expect(await page.getByTestId('step').textContent()).toMatch(
+    /Mark and check the place of 4 holes: again, for 1 of 4/,
+  );
+  await workedTo(page, /Wedge/);
+  await turnTo(page, base(), '/job/sample-ramp/log');
+  await page.getByText(/Something went wrong: A rod in the wrong place/).waitFor();
+});
+
 test('a pot that dies while it is poured: what is placed stays, by how far it had come, and the rest is shared out anew', async () => {
   page = await yard.timed();
   await page.clock.install({ time: new Date(Date.UTC(2027, 4, 10, 6)) });

@@ -245,7 +245,7 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   little: (c) => (batchOf(c).ml < LEAST_CUP_ML ? 'yes' : 'no'),
   reach: reachOf,
   /** Whether it lies along a line that several batches share. */
-  along: (c) => (reachOf(c) ? 'yes' : 'no'),
+  along: (c) => (reachOf(c) && !batchOf(c).topUp ? 'yes' : 'no'),
   drawn: (c) => ml(batchOf(c).drawnMl),
   draws: (c) => (batchOf(c).drawnMl > 0 ? 'yes' : 'no'),
   leftOut: (c) => (batchOf(c).leftOutG > 0 ? SAY.leftOut({ mass: grams(batchOf(c).leftOutG) }) : ''),

@@ -3,6 +3,7 @@ import {
   answerTo,
   DRY_AGAIN,
   type Method,
+  partsIn,
   type Role,
   STAND,
   type StepContext,
@@ -110,16 +111,16 @@ function withPlacesAgain(
   steps: readonly StepDraft[],
   drafts: readonly StepDraft[],
   c: StepContext,
-  { placesAgain, topUpsMl }: Actuals,
+  { placesAgain, remade, topUpsMl }: Actuals,
 ): readonly StepDraft[] {
-  const all = placesIn(c.void);
   return [...placesAgain].reduce((now, [topUp, places]) => {
     const batch = c.batches.length - topUpsMl.length + topUp;
     const at = now.findIndex((d) => d.batch === batch);
     if (at < 0) return now;
+    const all = remade.has(topUp) ? partsIn(c) : placesIn(c.void);
     const share = Math.min(1, places / all);
     const again = drafts
-      .filter((d) => d.batch === undefined && d.part === undefined && !d.ahead && BEFORE_MIXING.has(d.role))
+      .filter((d) => d.key.batch === null && d.part === undefined && !d.ahead && BEFORE_MIXING.has(d.role))
       .map((d): StepDraft => {
         const key = { ...d.key, task: `${d.key.task}:places`, attempt: topUp + 1 };
         const { counted, sharedMin, ...rest } = d;

@@ -1,4 +1,4 @@
-import { ENGINES } from '../method';
+import { ENGINES, partsIn } from '../method';
 import { placesIn } from '../void';
 import type { Actuals } from './actuals';
 import { inRounds, type RepairPlan } from './repair-plan';
@@ -61,6 +61,8 @@ export interface LikePlaces {
   readonly eachMl: number;
   /** Each has its own steps and its own clock: it matters which. */
   readonly oneByOne: boolean;
+  /** They are filled in layers that wait for each other: none of them is made anew beside the others. */
+  readonly layered: boolean;
 }
 
 /** What is made anew of like places, as it is recorded: so many, one that has its own clock, or all of them. */
@@ -86,10 +88,12 @@ export function usuallyAnew(of: LikePlaces, { local }: { readonly local?: true }
 }
 
 /** The like places of a pass; null where there is one alone, or nothing is planned. */
-export function likePlaces({ piece, batches, steps }: RepairPlan): LikePlaces | null {
-  const count = piece.void ? placesIn(piece.void) : 1;
+export function likePlaces({ piece, context, batches, steps }: RepairPlan): LikePlaces | null {
+  const oneByOne = steps.some((s) => s.part !== undefined);
+  const places = piece.void ? placesIn(piece.void) : 1;
+  const count = oneByOne && context ? partsIn(context) : places;
   const planned = batches.filter((b) => !b.topUp);
   if (count < 2 || !planned.length) return null;
-  const oneByOne = steps.some((s) => s.part !== undefined);
-  return { count, oneByOne, eachMl: planned.reduce((sum, b) => sum + b.placedMl, 0) / count };
+  const layered = new Set(planned.map((b) => b.portion)).size > 1;
+  return { count, oneByOne, layered, eachMl: planned.reduce((sum, b) => sum + b.placedMl, 0) / count };
 }

@@ -215,9 +215,8 @@ function trouble(before: Actuals, event: Event): Actuals {
           ...state,
           ...again('finish'),
           topUpsMl: [...state.topUpsMl, missingMl],
-          ...(part === undefined
-            ? { placesAgain: withKey(state.placesAgain, state.topUpsMl.length, places) }
-            : { remade: withKey(state.remade, state.topUpsMl.length, part) }),
+          placesAgain: withKey(state.placesAgain, state.topUpsMl.length, places),
+          remade: part === undefined ? state.remade : withKey(state.remade, state.topUpsMl.length, part),
         };
       // What was mixed for it is gone, what topped it up as well.
       return {

@@ -130,7 +130,7 @@ function Met({
   // What is left of the kits is a reserve where more is mixed.
   const spareMl = mix && MIXES.has(answer?.effect ?? 'none') && !mix.kits.leftIsMixed ? mix.kits.leftMl : null;
   // Of several like places it may be some that are made anew.
-  const some = answer?.effect === 'redo-pass' && like;
+  const some = answer?.effect === 'redo-pass' && batch !== null && !like?.layered && like;
   const anew = some ? (chosen ?? usuallyAnew(some, answer)) : null;
   const told = answer && [
     ['The material', answer.material],
@@ -176,6 +176,11 @@ function Met({
               value={String(part)}
               onChange={(id) => setPart(Number(id))}
             />
+          )}
+          {answer.effect === 'redo-pass' && batch !== null && like?.layered && (
+            <p>
+              {phrase`All ${like.count} are planned anew. Is it one of them alone, make that a repair of its own, and leave the others.`}
+            </p>
           )}
           {some && <WhichAnew of={some} value={anew!} onChange={setAnew} />}
           {answer.effect === 'more-material' && (

@@ -107,7 +107,7 @@ export const PRESSING: readonly Trouble[] = [
     id: 'rod-wrong',
     label: 'A rod in the wrong place, too shallow, or the wrong way up',
     methods: ['anchor'],
-    during: ['set-out', 'place', 'close', 'hold', 'test'],
+    during: ['place', 'close', 'hold', 'test'],
     signs: 'It does not agree with the mark, the plate or the eye’s direction.',
     keeps: 'which hole, and what was mistaken for what',
     answers: {
