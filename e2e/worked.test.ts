@@ -118,8 +118,8 @@ test('two wear plates from one mix', async () => {
   const wrong = page.getByRole('dialog', { name: 'Something went wrong' });
   await wrong.getByRole('button', { name: /^The part moved/ }).click();
   const until = wrong.getByTestId('right-until');
-  await until.getByText('Part 1 may be set back until').waitFor();
-  await until.getByText('Part 2 may be set back until').waitFor();
+  await until.getByText('Part 1 may be put right until').waitFor();
+  await until.getByText('Part 2 may be put right until').waitFor();
   await page.clock.fastForward(40 * 60_000);
   await until
     .getByText(/which is over/)

@@ -1,5 +1,6 @@
-import { type Piece, repairOf } from '@/core/plan';
-import type { EventBody } from '@/core/record';
+import { TROUBLES } from '@/core/method';
+import { likePlaces, type Piece, repairOf, rightUntil } from '@/core/plan';
+import { type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
@@ -127,6 +128,35 @@ test('one packet is kneaded and two are carried in: what rocks is wiped off and 
   const p = plan();
   expect(p.kits!.use).toBe(1);
   expect(p.consumables.map((c) => [c.what, c.quantity])).toEqual([['packet more, carried in closed', 1]]);
+});
+test('then it rocks, 11.5 min after kneading began: 3.2 min are left, which is said, and it is set anew', () => {
+  const begun = '2027-04-20T10:18:30';
+  const fresh = plan();
+  const steps = fresh.steps.slice(0, fresh.steps.findIndex((s) => s.id.endsWith('close')) + 1);
+  const mix = steps.find((s) => s.id.endsWith(':mix'))!.id;
+  const told: readonly (readonly [string, EventBody])[] = [
+    ['2027-04-20T10:00', { kind: 'started', snapshotId: 'none', usableMin: null }],
+    ...steps.flatMap((s): readonly (readonly [string, EventBody])[] => [
+      ...(s.id === mix ? [[begun, { kind: 'step-begun', step: mix }] as const] : []),
+      [s.id.startsWith('prep') ? '2027-04-20T10:10' : '2027-04-20T10:30', { kind: 'step-done', step: s.id }],
+    ]),
+  ];
+  const seen = (more: typeof told, iso: string) =>
+    viewJob(
+      { job, repairs: [repairOf(piece())], sheets: [sheet], stock: [], events: happened(job, [...told, ...more]) },
+      at(iso),
+    ).repairs[0]!.passes[0]!.plan;
+  const rocks = TROUBLES.find((t) => t.id === 'rocks')!;
+  const [left] = rightUntil(seen([], '2027-04-20T10:30'), rocks.until!);
+  expect((left!.untilMs - at('2027-04-20T10:30')) / 60_000).toBeCloseTo(3.2, 1);
+  // One alone is all of it: wiped off, sanded, kneaded and seated from the beginning.
+  const again = seen(
+    [['2027-04-20T10:30', { kind: 'trouble', trouble: 'rocks', batch: null, missingMl: null }]],
+    '2027-04-20T10:31',
+  );
+  expect(likePlaces(again)).toBeNull();
+  expect(again.steps.filter((s) => s.doneAt !== null)).toEqual([]);
+  expect(again.steps.slice(0, steps.length).map((s) => s.key.attempt)).toEqual(steps.map(() => 2));
 });
 test('set with two fingers in the minutes that are left: said while they are Grenko’s own, refused once they are typed', () => {
   const late = (settings: Piece['settings']) =>

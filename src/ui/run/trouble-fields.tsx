@@ -124,7 +124,7 @@ export function Until({ at, kinds, zone }: { at: PassView; kinds: readonly Miles
     <ul data-testid="right-until">
       {all.map(({ part, untilMs }) => (
         <li key={`${part} ${untilMs}`} className="flex justify-between gap-3">
-          <span>{part === null ? 'It may be set back until' : phrase`Part ${part + 1} may be set back until`}</span>
+          <span>{part === null ? 'It may be put right until' : phrase`Part ${part + 1} may be put right until`}</span>
           <strong className="fig">
             {clock(untilMs, zone)}
             {untilMs <= nowMs ? ', which is over' : ''}

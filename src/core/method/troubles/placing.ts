@@ -89,6 +89,7 @@ export const PLACING: readonly Trouble[] = [
     during: ['place', 'close'],
     signs: 'A stretch of the edge, or an inspection hole, is empty.',
     keeps: 'where it was empty',
+    until: ['open', 'use-by', 'gel'],
     answers: {
       now: [
         'Inside the open time: lift it, put more on where it was empty, close it again.',
@@ -107,6 +108,7 @@ export const PLACING: readonly Trouble[] = [
     during: ['set-out', 'place', 'close', 'refit'],
     signs: 'Pressed at one corner the other lifts.',
     keeps: 'where the high spot was',
+    until: ['use-by', 'open', 'gel'],
     answers: {
       now: [
         'Take it off at once and wipe both faces clean.',
@@ -128,6 +130,7 @@ export const PLACING: readonly Trouble[] = [
     during: ['set-out', 'place', 'close', 'hold'],
     signs: 'It does not agree with the mark, the drawing or its twin.',
     keeps: 'what was mistaken for what',
+    until: ['gel', 'open', 'use-by'],
     answers: {
       now: [
         'Before gel: take it off, clean both faces with what the sheet cleans with.',
@@ -167,6 +170,7 @@ export const PLACING: readonly Trouble[] = [
     during: ['place', 'close', 'hold'],
     signs: 'The counterpart stands higher or lower than its mark.',
     keeps: 'by how much, and the weight that was on it',
+    until: ['gel', 'use-by'],
     answers: {
       now: [
         'Before gel: bring it back to its mark, weight or wedge it, check the level in two directions.',
