@@ -166,6 +166,8 @@ export interface StepContext extends MethodContext {
   readonly portions: readonly Portion[];
   /** Faces that are bared in turn are wiped in each: not so in work that was begun before that was planned. */
   readonly wipedOnce?: boolean;
+  /** Dry work is done by one, however many there are: so in work that was begun before it was shared out. */
+  readonly workedAlone?: boolean;
 }
 
 /** What the rows of one batch, and of one of several like parts, see; of a task of the whole pass there is none. */

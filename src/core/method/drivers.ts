@@ -48,6 +48,24 @@ export const DRIVER_PACED: Partial<Readonly<Record<Driver, PacedBy>>> = {
   'primed m2': 'm2',
 };
 
+/** Metres of a joint that a hand has for its own. */
+const OWN_M = 2;
+/** Stretches of which each hand has one for its own: a place, a square metre, two metres; where nothing is said, one. */
+const STRETCHES: Partial<Readonly<Record<Driver, (c: TaskContext) => number>>> = {
+  place: (c) => DRIVERS.place(c),
+  'cleaning stroke': (c) => placesIn(c.void),
+  m2: (c) => Math.max(DRIVERS.m2(c), onePart(c) ? 1 : placesIn(c.void)),
+  'm2 coated': (c) => DRIVERS['m2 coated'](c),
+  m: (c) => DRIVERS.m(c) / OWN_M,
+};
+
+/** How many hands share so many stretches. */
+export const sideBySide = ({ crew }: Pick<TaskContext, 'crew'>, stretches: number): number =>
+  Math.min(crew, Math.max(1, Math.floor(stretches)));
+
+/** How many hands share what is counted so. */
+export const handsFor = (c: TaskContext, per: Driver): number => sideBySide(c, STRETCHES[per]?.(c) ?? 1);
+
 const onePart = ({ part = null }: TaskContext): boolean => part !== null;
 
 /** What one batch covers of the layer that it lies in; all of it where the task is of none. */

@@ -3,7 +3,7 @@ import { exactly, line, listed, type Message, minutes, ml, mm, mm2, percent, rat
 import { FAMILIES } from '../system';
 import { placesIn, type VoidResult } from '../void';
 import { type MethodContext, type School, type Setting, settingIn, type TaskContext } from './context';
-import { DRIVERS } from './drivers';
+import { DRIVERS, sideBySide } from './drivers';
 import { options } from './effects';
 import { between, GRAIN_UM, type GritId, gradeOf, gritsIn, SCRATCH_SHARE, scratchMm, USUAL } from './grits';
 
@@ -124,6 +124,8 @@ export interface Ladder {
   readonly washed: boolean;
   readonly areaM2: number;
   readonly offMm: number;
+  /** So many rub side by side. */
+  readonly hands: number;
   /** Masked sections, one through all grits before the next. */
   readonly sections: number;
   readonly working: readonly WorkLine[];
@@ -167,6 +169,8 @@ export function ladderOf(
     readonly wet: boolean;
     readonly soakMin?: number;
     readonly washed: boolean;
+    /** So many rub side by side; one unless said. */
+    readonly hands?: number;
     /** Grits of one's own, coarse to fine. */
     readonly own: readonly GritId[];
   },
@@ -183,7 +187,7 @@ export function ladderOf(
       grit,
       offMm,
       leavesMm: scratchMm(grit),
-      minutes: CHECK_MIN + Math.max(EACH_PLACE_MIN * o.places, offMl / rateOf(grit, o.takesOffMlMin)),
+      minutes: CHECK_MIN + Math.max(EACH_PLACE_MIN * o.places, offMl / rateOf(grit, o.takesOffMlMin)) / (o.hands ?? 1),
     };
   });
   const offMl = o.offMm * o.areaM2 * 1000;
@@ -192,6 +196,7 @@ export function ladderOf(
     wet,
     soakMin: wet ? (o.soakMin ?? 0) : 0,
     washed: o.washed,
+    hands: o.hands ?? 1,
     areaM2: o.areaM2,
     offMm: o.offMm,
     sections: Math.max(1, Math.ceil(o.areaM2 / SECTION_M2 - 1e-9)),
@@ -233,6 +238,7 @@ export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
     soakMin: c.settings[paperSoak.id] ?? 0,
     washed: FAMILIES[c.sheet.family].film,
     own: gritsIn(c.grits ?? ''),
+    hands: c.workedAlone ? 1 : sideBySide(c, Math.max(placesIn(c.void), DRIVERS.m2(c))),
   });
 
 const SAYS = texts('ladder', {
@@ -245,7 +251,7 @@ const SAYS = texts('ladder', {
   'wash-confirm': 'Washed, and dry',
   first: '{what}: {grit}{wet, select, yes {, wet} other {}}',
   'first-detail':
-    '{off} to come off, about {time}. {wet, select, yes {Paper soaked well before, water kept clean.} other {Extracted, with breathing protection.}}{sections, plural, =1 {} other { In # masked sections, each through all grits before the next.}} {detail}',
+    '{off} to come off, about {time}{hands, plural, =1 {} other { for # hands}}. {wet, select, yes {Paper soaked well before, water kept clean.} other {Extracted, with breathing protection.}}{sections, plural, =1 {} other { In # masked sections, each through all grits before the next.}} {detail}',
   next: 'On with {grit}{wet, select, yes {, fresh water} other {}}',
   'next-detail':
     'Strokes across those of {before}, until none of them shows under a flat lamp or a fingertip: {deep} deep, about {time}.',
@@ -315,6 +321,7 @@ export function rungWords(
                 time: minutes(Math.ceil(min - 1e-9)),
                 wet,
                 sections: ladder.sections,
+                hands: ladder.hands,
                 detail: said.detail,
               })
             : SAYS['next-detail']({

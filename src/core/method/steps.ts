@@ -1,5 +1,5 @@
 import { type Batch, portionBelow } from '../mix';
-import { gapsOf, type Message, type Sayer, textOf, type Value, type Values } from '../say';
+import { gapsOf, type Message, type Sayer, textOf, texts, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
 import { figure } from '../units';
 import { beginsPart, partsIn, type StepContext, settingIn, type TaskContext } from './context';
@@ -11,6 +11,11 @@ import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
 import { factorsOf, workOf } from './work';
+
+const SAYS = texts('shared', { out: '{detail} Shared out among {hands}, each with tools of their own.' });
+
+/** What is shared out says so: with one drill two are no faster than one. */
+const sharedBy = (hands: number, detail: Message): Message => (hands > 1 ? SAYS.out({ detail, hands }) : detail);
 
 /** The parts that a batch serves, or all of them; one that is none where the work is one. */
 function partsHere(c: StepContext, batch: Batch | null, engine: Engine): readonly (number | null)[] {
@@ -71,7 +76,7 @@ const filled = (method: Method, message: Message, c: TaskContext): Message => {
 
 /** One row as a step. @param key how the record names it, where that is not by its row alone */
 export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: StepKey): StepDraft {
-  const { min, sharedMin, factors } = workOf(method, row, here);
+  const { min, sharedMin, hands, factors } = workOf(method, row, here);
   const { batch, part = null } = here;
   const of = batch?.index ?? (row.ofLast ? Math.max(0, here.batches.length - 1) : undefined);
   const { waits, within } = row;
@@ -88,7 +93,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     stage: STAGE_OF[row.role],
     role: row.role,
     title: worded(method, row.say.title, here),
-    detail: worded(method, row.say.detail, here),
+    detail: sharedBy(hands, worded(method, row.say.detail, here)),
     confirm: worded(method, row.say.confirm, here),
     handsOnMin: min,
     factors,
@@ -148,7 +153,7 @@ function rungsOf(method: Method, row: TaskRow, here: TaskContext): readonly Step
   const washed = Math.min(sumOf(climbed) - sumOf(rungs), whole.handsOnMin / 4);
   const typedMin = (r: (typeof said)[number]) =>
     r.hold ? ((whole.handsOnMin - washed) * r.minutes) / sumOf(rungs) : washed;
-  const { waitFor, within, ...each } = whole;
+  const { waitFor, within, sharedMin: _, ...each } = whole;
   const keyOf = (id: string): StepKey => ({ ...whole.key, task: `${whole.key.task}:${id}` });
   return said.map((rung): StepDraft => {
     const key = keyOf(rung.id);

@@ -1,6 +1,6 @@
 import { ANY_TASKS } from './any';
 import { settingIn, type TaskContext } from './context';
-import { DRIVERS, type Driver } from './drivers';
+import { DRIVERS, type Driver, handsFor } from './drivers';
 import type { Method } from './method';
 import type { TaskRow } from './task';
 
@@ -57,16 +57,26 @@ const factor = (row: TaskRow, per: Driver | null, byDefault: number): Factor => 
     : {}),
 });
 
-/** Minutes of hands-on work, and the factors they are made of. */
+/**
+ * How many hands share what is dry and counted by places, metres or faces: as many as there are, as far as each has its
+ * own. What is wet goes by its engine.
+ */
+function handsAt({ block, within }: TaskRow, per: Driver, c: TaskContext): number {
+  const dry = (block === 'prep' || block === 'finish') && !within;
+  return dry && !c.workedAlone ? handsFor(c, per) : 1;
+}
+
+/** Minutes of hands-on work, how many share what of it is dry, and the factors they are made of. */
 export function workOf(
   method: Method,
   row: TaskRow,
   c: TaskContext,
-): { min: number; sharedMin: number; factors: readonly string[] } {
+): { min: number; sharedMin: number; hands: number; factors: readonly string[] } {
   const { work } = row;
   const kindOf = (id: string) => method.settings.find((s) => s.id === id)!.kind;
   let min = 0;
   let sharedMin = 0;
+  let most = 1;
   const factors: string[] = [];
   if (work.fixed !== undefined) {
     factors.push(factorId(row, null));
@@ -74,16 +84,20 @@ export function workOf(
   }
   for (const per of Object.keys(work.per ?? {}) as Driver[]) {
     factors.push(factorId(row, per));
-    min += settingIn(c, factors.at(-1)!) * DRIVERS[per](c);
+    const [alone, hands] = [settingIn(c, factors.at(-1)!) * DRIVERS[per](c), handsAt(row, per, c)];
+    if (hands > 1) sharedMin += alone / hands;
+    most = Math.max(most, hands);
+    min += alone / hands;
   }
   if (work.by) {
     factors.push(work.by.setting);
     const [value, driven] = [settingIn(c, work.by.setting), DRIVERS[work.by.driver](c)];
     const perHour = kindOf(work.by.setting) === 'area-rate';
-    if (perHour || kindOf(work.by.setting) === 'rate') sharedMin = ((perHour ? 60 : 1) * driven) / (value * c.crew);
-    else min += driven * value;
-    min += sharedMin;
+    const byRate = perHour || kindOf(work.by.setting) === 'rate';
+    const took = byRate ? ((perHour ? 60 : 1) * driven) / (value * c.crew) : driven * value;
+    if (byRate) sharedMin += took;
+    min += took;
   }
   if (work.sheet) min += work.sheet(c);
-  return { min, sharedMin, factors };
+  return { min, sharedMin, hands: most, factors };
 }

@@ -123,14 +123,16 @@ function withPlacesAgain(
       .filter((d) => d.key.batch === null && d.part === undefined && !d.ahead && BEFORE_MIXING.has(d.role))
       .map((d): StepDraft => {
         const key = { ...d.key, task: `${d.key.task}:places`, attempt: topUp + 1 };
-        const { counted, sharedMin, ...rest } = d;
+        const { counted, sharedMin = 0, ...rest } = d;
+        // What all hands did at many places is done at few by as many as have one each.
+        const shared = (sharedMin * share * Math.min(c.crew, all)) / Math.min(c.crew, places);
         return {
           ...rest,
           key,
           id: stepId(key),
           title: AGAIN.places({ title: d.title, places, all }),
-          handsOnMin: d.handsOnMin * share,
-          ...(sharedMin === undefined ? {} : { sharedMin: sharedMin * share }),
+          handsOnMin: (d.handsOnMin - sharedMin) * share + shared,
+          ...(shared > 0 ? { sharedMin: shared } : {}),
           ...(counted !== undefined && places > 1 ? { counted: places } : {}),
           block: now[at]!.block,
         };

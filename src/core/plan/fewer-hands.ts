@@ -29,7 +29,7 @@ const goodUntil = ({ milestones }: RepairPlan, batch: number | undefined): numbe
  */
 export function fewerHands(plan: RepairPlan, hands: Actuals['hands'], nowMs: number): FewerHands | null {
   const { context, mix } = plan;
-  const step = plan.steps.findLast((s) => s.begunAt !== null && s.doneAt === null && s.sharedMin);
+  const step = plan.steps.findLast((s) => s.role === 'place' && s.begunAt !== null && s.doneAt === null && s.sharedMin);
   if (!step || !context || !mix) return null;
   const shareBy = (ms: number) =>
     Math.min(1, handMinutesBy(step, step.startMs, context.crew, hands, ms) / (step.sharedMin! * context.crew));

@@ -51,6 +51,8 @@ const MIN_MS = 60_000;
 const BY_SYSTEM = [0, 31] as const;
 /** A day’s places leave time for the mixer they are pressed from since. */
 const BY_WHOLE_DAY = [0, 32] as const;
+/** Dry work at many places is shared out among the hands since. */
+const BY_SHARED = [0, 35] as const;
 /** Each turn of bared faces has its last wipe since. */
 const BY_WIPES = [0, 34] as const;
 
@@ -299,7 +301,8 @@ export function preparePass(
   const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
     const here = contextOf(mix, areas);
     const portions = ENGINES[method.engine].portions(here);
-    const context: StepContext = { ...here, batches, portions, wipedOnce: !plansBy(BY_WIPES, actuals) };
+    const before = { wipedOnce: !plansBy(BY_WIPES, actuals), workedAlone: !plansBy(BY_SHARED, actuals) };
+    const context: StepContext = { ...here, ...before, batches, portions };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof) };
   };
