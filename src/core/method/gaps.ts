@@ -197,6 +197,8 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   places: (c) => batchOf(c).places,
   /** Whether a batch is of like places that are each done with by themselves. */
   eachPlace: (c) => (batchOf(c).fromTo ? 'yes' : 'no'),
+  /** Whether something of the last mix is left for the first area of this one. */
+  carried: (c) => (batchOf(c).carriedMl && (c.part ?? 0) === (batchOf(c).fromTo?.[0] ?? 1) - 1 ? 'yes' : 'no'),
   besides: (c) => (batchOf(c).anew ? 'anew' : batchOf(c).topUp ? 'more' : 'no'),
   first: (c) => batchOf(c).fromTo?.[0] ?? batchOf(c).index + 1,
   last: (c) => batchOf(c).fromTo?.[1] ?? batchOf(c).index + 1,

@@ -106,6 +106,8 @@ export interface PartsAsk {
   readonly most?: number;
   /** Bared beforehand, they bear to wait only so long; null where nothing says so. */
   readonly faces?: FacesAsk | null;
+  /** They are areas of one face: what a pot leaves over goes down first on the next. */
+  readonly goOn?: boolean;
   /** What one of them is called: a part that is closed, or a place that is filled. */
   readonly called: 'part' | 'place';
 }
@@ -202,6 +204,8 @@ export interface Batch {
   readonly placedMl: number;
   /** What it was mixed for, mL, where it died before that was placed: the rest of it is waste. */
   readonly meantMl?: number;
+  /** What the batch before it left over, which goes down first, mL; absent where nothing does. */
+  readonly carriedMl?: number;
   /** Goes through the hands at the placing rate, mL, where that is more than what is placed. */
   readonly handledMl?: number;
   readonly massG: Readonly<Record<PartId, number>>;

@@ -16,7 +16,16 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
-import { evenly, ofWholePacks, packsIn, placedInTime, rateForBags, roundUp, type Share } from './whole-packs';
+import {
+  bagsOverAreas,
+  evenly,
+  ofWholePacks,
+  packsIn,
+  placedInTime,
+  rateForBags,
+  roundUp,
+  type Share,
+} from './whole-packs';
 
 const WORK = texts('work.potted', {
   largest: 'Largest batch',
@@ -79,6 +88,9 @@ interface Pot {
   readonly kits: number | null;
   readonly fromTo?: readonly [number, number];
   readonly meantMl?: number;
+  /** Where it is not what its areas take and what stays behind: a whole bag, or the rest. */
+  readonly mixedMl?: number;
+  readonly carriedMl?: number;
 }
 
 /** Whole kits over pots, as evenly as they go: a pot of two kits places twice as much as one of one. */
@@ -167,6 +179,12 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   }
   const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
   const most = partsPerPot(needMl, s);
+  const bags = most < parts.count ? bagsOverAreas(needMl, { ...s, caps: s.several }) : null;
+  if (bags)
+    return bags.map(({ fromTo, ...of }) => {
+      const placedMl = (fromTo[1] - fromTo[0] + 1) * shareMl;
+      return { portion: 0, placedMl, kits: null, fromTo, ...of };
+    });
   const perPot =
     most < parts.count ? Math.max(Math.min(1, most), partsPerPot(needMl, { ...s, caps: s.several })) : most;
   if (perPot < 1)
@@ -261,8 +279,8 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const deadMl = dead.reduce((sum, p) => sum + p.meantMl! - p.placedMl, 0);
   const toMixMl = placed + deadMl + pots.length * loss;
   const onHandMl = placed + deadMl + safety + onHand.length * loss;
-  const plain = pots.map(({ portion, placedMl, kits, fromTo, meantMl }, index): Batch => {
-    const ml = kits === null ? (meantMl ?? placedMl) + loss : kits * kitMl;
+  const plain = pots.map(({ portion, placedMl, kits, fromTo, meantMl, mixedMl, carriedMl = 0 }, index): Batch => {
+    const ml = kits === null ? (mixedMl ?? (meantMl ?? placedMl) + loss) : kits * kitMl;
     const packs = kits === null ? packsIn(ml, sharing) : null;
     return {
       index,
@@ -271,6 +289,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       ml,
       placedMl,
       ...(meantMl === undefined ? {} : { meantMl }),
+      ...(carriedMl > 0 ? { carriedMl } : {}),
       ...(ask.rateOfMixed && kits === null ? { handledMl: ml } : {}),
       ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),
       kits,
@@ -335,7 +354,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       : {}),
     working: [
       line(WORK.largest(), bound.binds, ml(bound.capMl)),
-      ...(parts ? [partsLine(placed / parts.count, sharing)] : []),
+      ...(parts && pots.every((p) => p.mixedMl === undefined) ? [partsLine(placed / parts.count, sharing)] : []),
       line(
         WORK.batches(),
         whole

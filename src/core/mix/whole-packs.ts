@@ -1,4 +1,4 @@
-import { comesInBags, packsFit } from '../system';
+import { comesInBags, milestoneOf, packsFit } from '../system';
 import type { Caps } from './caps';
 import type { Sharing } from './like-parts';
 import type { MixAsk } from './mix-ask';
@@ -52,6 +52,50 @@ export function ofWholePacks(
   return Array.from({ length: pots }, (_, k) => ({
     kits: null,
     share: k < pots - 1 ? eachMl / needMl : 1 - ((pots - 1) * eachMl) / needMl,
+  }));
+}
+
+/** Of a pot that serves several of many areas, one after the other. */
+export interface BagOfAreas {
+  /** First and last of its areas, from 1. */
+  readonly fromTo: readonly [number, number];
+  readonly mixedMl: number;
+  /** What the pot before it left over, that goes down first, mL. */
+  readonly carriedMl: number;
+}
+
+/** Until the next bag is turned over, opened and in the pail, min; its mixing comes on top. */
+const NEXT_BAG_MIN = 5;
+
+/**
+ * Areas laid from whole bags: what one leaves goes down first on the next area, and the last is what is left to do.
+ * Null where one pot does, a bag is less than an area, or what is left of one would be dead, or lie over night, before
+ * it goes down.
+ * @param areaMl what one area takes
+ */
+export function bagsOverAreas(
+  areaMl: number,
+  { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
+): readonly BagOfAreas[] | null {
+  const { parts, sheet } = ask;
+  if (!parts?.goOn || whole || ask.severalUpToMl === undefined || !comesInBags(sheet)) return null;
+  if (!packsFit(sheet, ask.kit)) return null;
+  const eachMl = Math.floor(caps.heldMl / kitMl + 1e-9) * kitMl;
+  const outOfMl = eachMl - sheet.potLossMl;
+  const allMl = areaMl * parts.count;
+  if (outOfMl < areaMl || allMl <= outOfMl) return null;
+  const pots = Math.ceil(allMl / outOfMl - 1e-9);
+  const areaMin = areaMl / (ask.placingMlPerMin * ask.crew) + parts.closeMin;
+  const nextMin = NEXT_BAG_MIN + sheet.mixMin;
+  // Minutes of ours, where the sheet prints no pot life, part no bag.
+  const livesMin = milestoneOf(sheet, 'use-by') ? ask.usableMin : Number.POSITIVE_INFINITY;
+  if (Math.ceil(outOfMl / areaMl) * areaMin + nextMin > livesMin) return null;
+  if (ask.dayMin !== null && parts.count * areaMin + pots * nextMin > ask.dayMin) return null;
+  const done = (k: number) => (k === pots ? parts.count : Math.floor((k * outOfMl) / areaMl + 1e-9));
+  return Array.from({ length: pots }, (_, k) => ({
+    fromTo: [done(k) + 1, done(k + 1)],
+    mixedMl: k < pots - 1 ? eachMl : allMl - k * outOfMl + sheet.potLossMl,
+    carriedMl: k * outOfMl - done(k) * areaMl,
   }));
 }
 

@@ -70,6 +70,9 @@ const BY_PAILS = [0, 29] as const;
 /** What may be split is mixed pack by pack all the same since, and no more of it in one of several pots than a pail. */
 const BY_PACKS = [0, 34] as const;
 
+/** Areas of a bed are laid from whole bags since. */
+const BY_BAGS = [0, 35] as const;
+
 /** Amounts with the pot life of the hour. */
 export function mixAt(
   planned: MethodContext,
@@ -167,7 +170,12 @@ export function mixAt(
     ...(byPacks ? { severalUpToMl: severalUpToMl(kitVolumeMl(sheet, kit)) } : {}),
     asPlaced: isMixedAsPlaced(sheet),
     split: effects.split,
-    parts: parts && { ...parts, openMin, faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null },
+    parts: parts && {
+      ...parts,
+      openMin,
+      goOn: context.params.rolling === true && plansBy(BY_BAGS, actuals),
+      faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null,
+    },
     cuts: actuals.cuts,
     borders: repair.borders,
     count: placesIn(context.void),

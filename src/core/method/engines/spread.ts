@@ -61,7 +61,7 @@ export const laidRolling: readonly TaskRow[] = [
       title:
         '{parted, select, yes {Comb and set area {part} of {partCount}} other {{of, plural, one {Comb the bed and set} other {Comb and set the bed of batch {n}}}}}',
       detail:
-        '{bed}. No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted. Lift the first at once, and one in each area: at least {covered} of its back covered, or a deeper notch and the back buttered. No step from one to the next.',
+        '{carried, select, yes {What is left of the last mix goes down first. } other {}}{bed}. No further than is covered before it skins: nothing on a finger means skinned, and it comes off, never rewetted. Lift the first at once, and one in each area: at least {covered} of its back covered, or a deeper notch and the back buttered. No step from one to the next.',
       confirm: 'Lifted one: {covered} covered, level',
       work: { by: { setting: 'lay-rate', driver: 'm2' } },
       hold: true,
