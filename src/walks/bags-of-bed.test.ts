@@ -44,6 +44,15 @@ describe('twenty square metres', () => {
     // Nothing is mixed that is not placed, but what stays in the pails.
     expect(p.batches.reduce((sum, b) => sum + b.ml, 0)).toBeCloseTo(p.toMixMl!, 6);
   });
+  test('is told by areas, as its steps are', () => {
+    expect(p.batches.map((b) => b.label)).toEqual([
+      'areas 1 to 2',
+      'areas 3 to 5',
+      'areas 6 to 7',
+      'areas 8 to 10',
+      'areas 11 to 12',
+    ]);
+  });
   test('each area is laid once, in its order; what a bag leaves goes down first on the next, and that is said', () => {
     expect(served(p).flat()).toEqual(Array.from({ length: 12 }, (_, i) => i + 1));
     const first = served(p).map(([area]) => p.steps.find((s) => s.title === `Comb and set area ${area} of 12`)!);

@@ -14,6 +14,7 @@ const WORK = texts('work.potted', {
   faces:
     'a bared face keeps {keeps}: ({keeps} − {until} till the first is wetted) / {each} for each further one and one more, rounded down; then the next are bared',
   places: 'Places from one pot',
+  areas: 'Areas from one pot',
 });
 
 const SAY = texts('pot.amount', {
@@ -21,11 +22,14 @@ const SAY = texts('pot.amount', {
   parts: 'parts {from} to {to}',
   place: 'place {n}',
   places: 'places {from} to {to}',
+  area: 'area {n}',
+  areas: 'areas {from} to {to}',
 });
 
-/** The words for like parts that are spread and closed, and for like places that are filled and seen to. */
+/** The words for like parts that are spread and closed, for areas, and for like places that are filled and seen to. */
 const CALLED = {
   part: { one: SAY.part, several: SAY.parts, fromOnePot: WORK.parts, inTurn: WORK['one-by-one'] },
+  area: { one: SAY.area, several: SAY.areas, fromOnePot: WORK.areas, inTurn: WORK['one-by-one'] },
   place: { one: SAY.place, several: SAY.places, fromOnePot: WORK.places, inTurn: WORK['place-by-place'] },
 } as const;
 

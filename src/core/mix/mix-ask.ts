@@ -108,8 +108,8 @@ export interface PartsAsk {
   readonly faces?: FacesAsk | null;
   /** They are areas of one face: what a pot leaves over goes down first on the next. */
   readonly goOn?: boolean;
-  /** What one of them is called: a part that is closed, or a place that is filled. */
-  readonly called: 'part' | 'place';
+  /** What one of them is called: a part that is closed, a place that is filled, or an area that is covered. */
+  readonly called: 'part' | 'place' | 'area';
 }
 
 export interface MixAsk {

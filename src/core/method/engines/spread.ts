@@ -26,7 +26,7 @@ export const spread: Engine = {
   begins: BEGINS.mixed(),
   portions: () => [{ label: PORTION.line(), share: 1 }],
   parts: (c: MethodContext) => {
-    if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0, called: 'part' } : null;
+    if (c.params.rolling) return c.areas > 1 ? { count: c.areas, closeMin: 0, called: 'area' } : null;
     const { alsoCloses, thenChecked } = c.params;
     const further = alsoCloses !== undefined && c.effects.shows.includes(alsoCloses) ? settingIn(c, alsoCloses) : 0;
     const closeMin = settingIn(c, 'close min') + further + (thenChecked ? settingIn(c, thenChecked) : 0);
