@@ -5,7 +5,7 @@ import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
-import { minutesAt } from './draws';
+import { draws, minutesAt } from './draws';
 import { at, baseAt, happened, printedPlan, walkJob, walkPiece } from './made';
 
 /** Seven fender sockets packed with putty round a plug. */
@@ -147,6 +147,8 @@ describe('re-estimated after each socket, by what it really took', () => {
     expect(said.title).toMatch(/place 7/);
     expect(said.why).toMatch(/the one done.*312 g.*1\.872 kg.*1\.688 kg.*281 g.*184 g/);
     expect(said.todo).toMatch(/312 g/);
+    // One alone tells no likelihood.
+    expect(said.why).toMatch(/184 g\.\s*$/);
   });
   test('two and three take 268 and 259: 1 161 left for four, the median says 1 072, and the second kit stays sealed', () => {
     const left = placesLeft({ haveG: 2000, took: [312, 268, 259], count: 7 })!;
@@ -157,6 +159,38 @@ describe('re-estimated after each socket, by what it really took', () => {
     const said = packed(312, 268, 259)!;
     expect(said.severity).toBe('note');
     expect(said.why).toMatch(/the 3 places done.*268 g.*89\.0 g over.*290 g/);
+    // 279.7 ± 28.3 g each: four more take 1119, give or take 87, and 1161 are left; t = 0.49 with 2 degrees.
+    expect(left.shortOdds).toBeCloseTo(0.336, 2);
+    expect(said.why).toMatch(/it falls short about 3 times in ten\.$/);
+    expect(said.todo).toMatch(/^Have it within reach all the same\. Knead/);
+  });
+  test('how likely it falls short holds against rows of places drawn by chance', () => {
+    const rows = draws(20_000, 5);
+    const normal = (d: (typeof rows)[number]) =>
+      Math.sqrt(-2 * Math.log(d.of(1e-6, 1, 1e-6))) * Math.cos(2 * Math.PI * d.of(0, 1, 1e-6));
+    for (const [n, count, slack] of [
+      [3, 7, 60],
+      [5, 9, -40],
+      [8, 10, 15],
+    ] as const) {
+      // Where what is left is so much more, or less, than the next would take by those done, in their own spread.
+      let short = 0;
+      let said = 0;
+      for (const d of rows) {
+        const took = Array.from({ length: n }, () => 270 + 25 * normal(d));
+        const next = Array.from({ length: count - n }, () => 270 + 25 * normal(d)).reduce((a, b) => a + b, 0);
+        const mean = took.reduce((a, b) => a + b, 0) / n;
+        const spread = Math.sqrt(took.reduce((a, g) => a + (g - mean) ** 2, 0) / (n - 1));
+        const leftG = (count - n) * mean + (slack / 25) * spread;
+        const haveG = leftG + took.reduce((a, b) => a + b, 0);
+        said += placesLeft({ haveG, took, count })!.shortOdds!;
+        if (next > leftG) short++;
+      }
+      expect(Math.abs(short / rows.length - said / rows.length)).toBeLessThan(0.012);
+    }
+    expect(placesLeft({ haveG: 2000, took: [312, 268], count: 7 })!.shortOdds).toBeNull();
+    expect(placesLeft({ haveG: 2000, took: [280, 280, 280], count: 7 })!.shortOdds).toBe(0);
+    expect(placesLeft({ haveG: 1950, took: [280, 280, 280], count: 7 })!.shortOdds).toBe(1);
   });
   test('after the last nobody is told of a next one', () => {
     expect(packed(...Array.from({ length: 7 }, () => 270))).toBeUndefined();

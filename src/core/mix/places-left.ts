@@ -1,3 +1,8 @@
+import { studentBelow } from './student';
+
+/** From so many places on their differences tell how likely it is. */
+const ENOUGH = 3;
+
 /** What the places done so far say of those to come. */
 export interface PlacesLeft {
   /** What one place takes by those done: the last of two or fewer, the median of more, g. */
@@ -16,6 +21,25 @@ export interface PlacesLeft {
   readonly lacksAt: number | null;
   /** What that place lacks, g; 0 where it lasts. */
   readonly lacksG: number;
+  /**
+   * How likely what is left falls short, by how much the places done differ, 0 to 1; null while they are too few to
+   * tell.
+   */
+  readonly shortOdds: number | null;
+}
+
+/**
+ * How likely so many further places take more than is left, where each takes what it takes as those done did: Student’s
+ * t of the sum of what is to come (normal, mean and spread unknown).
+ */
+function oddsOfShort(took: readonly number[], places: number, leftG: number): number | null {
+  const n = took.length;
+  if (n < ENOUGH) return null;
+  const mean = took.reduce((sum, g) => sum + g, 0) / n;
+  const spread = Math.sqrt(took.reduce((sum, g) => sum + (g - mean) ** 2, 0) / (n - 1));
+  const over = leftG - places * mean;
+  if (!(spread > 0)) return over < 0 ? 1 : 0;
+  return 1 - studentBelow(over / (spread * Math.sqrt(places + places ** 2 / n)), n - 1);
 }
 
 /**
@@ -50,6 +74,7 @@ export function placesLeft({
     needsG: places * eachG,
     lacksAt: lasts ? null : took.length + whole + 1,
     lacksG: lasts ? 0 : eachG - (leftG - whole * eachG),
+    shortOdds: oddsOfShort(took, places, leftG),
   };
 }
 

@@ -1,6 +1,6 @@
 import { massOf, type PlacesLeft, placesLeft } from '../../mix';
 import type { RepairPlan } from '../../plan';
-import { grams } from '../../say';
+import { grams, texts } from '../../say';
 import { findings } from '../finding';
 import type { JudgeContext, Rule } from './rule';
 
@@ -9,17 +9,34 @@ const F = findings({
     severity: 'caution',
     stage: 'mix',
     title: 'Another kit is needed for place {at}',
-    why: 'By {of, plural, one {the one} other {the # places}} done so far each takes {each}: the {places} to come take {needs}, and {left} are left. Up to {even} each it would last; place {at} lacks {lacks}.',
+    why: 'By {of, plural, one {the one} other {the # places}} done so far each takes {each}: the {places} to come take {needs}, and {left} are left. Up to {even} each it would last; place {at} lacks {lacks}. {likely}',
     todo: 'Have it here and open it then. Knead the next with {next} in all.',
   },
   'kit-lasts': {
     severity: 'note',
     stage: 'mix',
     title: 'The next kit stays sealed',
-    why: 'By {of, plural, one {the one} other {the # places}} done so far each takes {each}: the {places} to come take {needs} of {left}, {over} over. It lasts up to {even} each.',
-    todo: 'Knead the next with {next} in all; what is over is kept as a ball beside the work.',
+    why: 'By {of, plural, one {the one} other {the # places}} done so far each takes {each}: the {places} to come take {needs} of {left}, {over} over. It lasts up to {even} each. {likely}',
+    todo: '{reach, select, yes {Have it within reach all the same. } other {}}Knead the next with {next} in all; what is over is kept as a ball beside the work.',
   },
 });
+
+const LIKELY = texts('places-left', {
+  untold: '',
+  rare: 'By how they differ it falls short less than once in twenty times.',
+  often: 'By how they differ it falls short about {n, plural, one {once} other {# times}} in ten.',
+  sure: 'By how they differ it falls short more than nineteen times in twenty.',
+});
+
+/** How likely it falls short, as it is said at work. */
+function likely(odds: number | null) {
+  if (odds === null) return LIKELY.untold();
+  if (odds < 0.05) return LIKELY.rare();
+  if (odds > 0.95) return LIKELY.sure();
+  return LIKELY.often({ n: Math.min(9, Math.max(1, Math.round(odds * 10))) });
+}
+/** From there on nobody leaves the next kit at home. */
+const WITHIN_REACH = 0.2;
 
 /** To the gram past a kilogram: it is held against what a place takes. */
 const weighed = (g: number) => grams(g, g >= 1000 ? 4 : undefined);
@@ -57,9 +74,16 @@ export const placeRules: Readonly<Record<string, Rule>> = {
       left: weighed(left.leftG),
       even: grams(left.breakEvenG),
       next: grams(left.eachG),
+      likely: likely(left.shortOdds),
     };
     return left.lacksAt === null
-      ? [F['kit-lasts']({ ...said, over: grams(left.leftG - left.needsG) })]
+      ? [
+          F['kit-lasts']({
+            ...said,
+            over: grams(left.leftG - left.needsG),
+            reach: (left.shortOdds ?? 0) > WITHIN_REACH ? 'yes' : 'no',
+          }),
+        ]
       : [F['next-kit']({ ...said, at: left.lacksAt, lacks: grams(left.lacksG) })];
   },
 };
