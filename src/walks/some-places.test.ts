@@ -3,6 +3,7 @@ import { type EventBody, pickList, viewJob } from '@/core/record';
 import { measured, voidOf } from '@/core/void';
 import { bands, kitOf } from '@/sample/sheet-words';
 import { resinSheet } from '@/sample/systems';
+import { plainWords } from '@/words';
 import { at, baseAt, happened, printedPlan, walkJob, walkPiece } from './made';
 
 /** Twelve rods pressed in rounds of four, of which one goes wrong: the others are left alone. */
@@ -216,4 +217,11 @@ describe('packs, once something was lost', () => {
     expect(pickList(view).kits.map((k) => k.count)).toEqual([3]);
     expect(view.plan.kits()[0]!.kits.set.total).toEqual([3]);
   });
+});
+test('a mixer more is fetched for what is made anew, and for one that went hard', () => {
+  const mixers = (told: Told, iso: string) =>
+    pickList(viewJob(bundle(told), at(iso))).consumables.find((c) => plainWords(c.what).startsWith('static mixers'))!.quantity;
+  const planned = mixers([], WHEN);
+  expect(mixers(wrong(1), '2027-04-14T09:01')).toBe(planned + 1);
+  expect(mixers(stiff(2), WHEN)).toBe(planned + 1);
 });
