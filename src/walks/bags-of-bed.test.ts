@@ -79,12 +79,47 @@ test('a sheet that prints no pot life parts no bag: those minutes are ours', () 
   expect(silent.batches.map((b) => b.packs ?? null)).toEqual([1, 1, 1, 1, null]);
 });
 
-test('nothing is left over night: a floor of several days is weighed for its areas', () => {
+describe('a floor of several days', () => {
   const large = lay(typed(adhesive('3 h'), NOW), 12_000, 6000);
-  expect(
-    new Set(large.steps.filter((s) => s.title.startsWith('Comb')).map((s) => s.from.slice(0, 10))).size,
-  ).toBeGreaterThan(1);
-  expect(large.steps.some((s) => s.detail.startsWith('What is left of the last mix'))).toBe(false);
+  const combed = large.steps.filter((s) => s.title.startsWith('Comb'));
+  test('nothing of a bag is left over night: each does as many whole areas, and what is over of it is said', () => {
+    expect(new Set(combed.map((s) => s.from.slice(0, 10))).size).toBeGreaterThan(1);
+    expect(combed.some((s) => s.detail.startsWith('What is left of the last mix'))).toBe(false);
+    expect(large.batches.slice(0, -1).every((b) => b.packs === 1)).toBe(true);
+    expect(
+      new Set(
+        served(large)
+          .slice(0, -1)
+          .map((of) => of.length),
+      ),
+    ).toEqual(new Set([3]));
+    const over = large.amounts.find((a) => a.label === 'left of whole bags')!;
+    expect(over.ml).toBeGreaterThan(0);
+    expect(over.ml).toBeLessThan(0.04 * large.toMixMl!);
+    expect(large.batches.reduce((sum, b) => sum + b.ml, 0)).toBeCloseTo(large.toMixMl!, 4);
+  });
+  test('no area is wider than is covered before it skins', () => {
+    const widestM2 = (5 * 20) / 60;
+    expect((12 * 6) / combed.length).toBeLessThanOrEqual(widestM2);
+    for (const s of combed) expect((Date.parse(s.to) - Date.parse(s.from)) / 60_000).toBeLessThanOrEqual(20);
+  });
+  test('random large floors: whole bags but the last, a fortieth or so over, or weighed as before', () => {
+    let whole = 0;
+    for (const d of draws(8, 11)) {
+      const p = lay(typed(adhesive('3 h', d.of(12, 30, 3), d.of(15, 25, 5)), NOW), d.of(9000, 14_000, 500), 6000);
+      const said = [d.n, p.batches.length];
+      const areas = served(p);
+      expect([...said, areas.flat()]).toEqual([...said, areas.flat().map((_, i) => i + 1)]);
+      expect(p.batches.reduce((sum, b) => sum + b.ml, 0)).toBeCloseTo(p.toMixMl!, 3);
+      if (!p.batches[0]!.packs) continue;
+      whole++;
+      expect([...said, p.batches.slice(0, -1).every((b) => b.packs! > 0)]).toEqual([...said, true]);
+      expect([...said, new Set(areas.slice(0, -1).map((of) => of.length)).size]).toEqual([...said, 1]);
+      const over = p.amounts.find((a) => a.label === 'left of whole bags')?.ml ?? 0;
+      expect(over).toBeLessThanOrEqual(0.04 * p.toMixMl! + 1);
+    }
+    expect(whole).toBeGreaterThan(3);
+  });
 });
 
 test('what one bag does is one mix; a vessel of one’s own is filled as that says', () => {

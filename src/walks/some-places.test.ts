@@ -220,7 +220,8 @@ describe('packs, once something was lost', () => {
 });
 test('a mixer more is fetched for what is made anew, and for one that went hard', () => {
   const mixers = (told: Told, iso: string) =>
-    pickList(viewJob(bundle(told), at(iso))).consumables.find((c) => plainWords(c.what).startsWith('static mixers'))!.quantity;
+    pickList(viewJob(bundle(told), at(iso))).consumables.find((c) => plainWords(c.what).startsWith('static mixers'))!
+      .quantity;
   const planned = mixers([], WHEN);
   expect(mixers(wrong(1), '2027-04-14T09:01')).toBe(planned + 1);
   expect(mixers(stiff(2), WHEN)).toBe(planned + 1);

@@ -1,8 +1,10 @@
 import { refuse, texts } from '../say';
-import { isMetered, plannedKitMl, proportionOf } from '../system';
+import { isMetered, plannedKitMl, proportionOf, staysWhole } from '../system';
+import { capsOf } from './caps';
 import { metered } from './metered';
 import { type AmountLine, type MixAsk, type MixResult, withLast } from './mix-ask';
 import { potted } from './potted';
+import { areasByBags } from './whole-packs';
 
 const REFUSED = texts('refused.mix.amounts', {
   'mixing-standing-way':
@@ -16,6 +18,18 @@ const SAY = texts('mix', {
   reserve: 'reserve for doubt',
   reserveBy: 'up to the 90 % value',
 });
+
+/**
+ * Areas of a floor of several days that come out even with its bags; null where they stay as they are.
+ * @param mix what they take as they are
+ */
+export function evenAreas(ask: MixAsk, mix: MixResult): number | null {
+  const whole = staysWhole(ask.kit, ask.split);
+  if (!ask.parts || whole || isMetered(ask.sheet.kind)) return null;
+  const kitMl = mix.kits.volumeMl;
+  const areaMl = mix.batches.reduce((sum, b) => sum + b.placedMl, 0) / ask.parts.count;
+  return areasByBags(areaMl, { ask, caps: capsOf(ask, mix.proportion, null, true), kitMl, whole });
+}
 
 /**
  * From the void to what is mixed, in how many batches, from how many kits. Losses depend on the number of batches and

@@ -54,6 +54,8 @@ const REFUSED = texts('refused.mix.potted', {
 const SAY = texts('pot.amount', {
   pots: 'left in pots and on tools',
   times: '{n} × {each}',
+  over: 'left of whole bags',
+  'over-by': 'each does so many areas, and a little is over',
   cut: 'died in the pot before it was placed',
   'cut-by': '{pots, plural, one {# pot} other {# pots}}, thrown away',
 });
@@ -277,8 +279,10 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       );
   const dead = pots.filter((p) => p.meantMl !== undefined);
   const deadMl = dead.reduce((sum, p) => sum + p.meantMl! - p.placedMl, 0);
-  const toMixMl = placed + deadMl + pots.length * loss;
-  const onHandMl = placed + deadMl + safety + onHand.length * loss;
+  // Whole bags of which no area is left for the last.
+  const overMl = pots.reduce((sum, p) => sum + (p.mixedMl === undefined ? 0 : p.mixedMl - p.placedMl - loss), 0);
+  const toMixMl = placed + deadMl + overMl + pots.length * loss;
+  const onHandMl = placed + deadMl + overMl + safety + onHand.length * loss;
   const plain = pots.map(({ portion, placedMl, kits, fromTo, meantMl, mixedMl, carriedMl = 0 }, index): Batch => {
     const ml = kits === null ? (mixedMl ?? (meantMl ?? placedMl) + loss) : kits * kitMl;
     const packs = kits === null ? packsIn(ml, sharing) : null;
@@ -312,6 +316,18 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const buy = Math.max(use, whole ? kitsIn(onHand) : Math.ceil(onHandMl / kitMl - 1e-9));
   const all: AmountLine[] = [
     ...lines,
+    ...(overMl > 1
+      ? [
+          {
+            id: 'over',
+            label: SAY.over(),
+            ml: overMl,
+            expression: SAY['over-by'](),
+            voice: 'computed' as const,
+            lost: true as const,
+          },
+        ]
+      : []),
     ...(deadMl > 0
       ? [
           {

@@ -67,16 +67,11 @@ export interface BagOfAreas {
 /** Until the next bag is turned over, opened and in the pail, min; its mixing comes on top. */
 const NEXT_BAG_MIN = 5;
 
-/**
- * Areas laid from whole bags: what one leaves goes down first on the next area, and the last is what is left to do.
- * Null where one pot does, a bag is less than an area, or what is left of one would be dead, or lie over night, before
- * it goes down.
- * @param areaMl what one area takes
- */
-export function bagsOverAreas(
-  areaMl: number,
-  { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
-): readonly BagOfAreas[] | null {
+/** Of a bag that no area is left for so much is let go, as a share of it. */
+const MOST_OVER = 0.04;
+
+/** What whole bags are laid by, of areas of so much; null where they are not laid from bags. */
+function bagsFor(areaMl: number, { ask, caps, kitMl, whole }: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>) {
   const { parts, sheet } = ask;
   if (!parts?.goOn || whole || ask.severalUpToMl === undefined || !comesInBags(sheet)) return null;
   if (!packsFit(sheet, ask.kit)) return null;
@@ -87,11 +82,63 @@ export function bagsOverAreas(
   const pots = Math.ceil(allMl / outOfMl - 1e-9);
   const areaMin = areaMl / (ask.placingMlPerMin * ask.crew) + parts.closeMin;
   const nextMin = NEXT_BAG_MIN + sheet.mixMin;
-  // Minutes of ours, where the sheet prints no pot life, part no bag.
-  const livesMin = milestoneOf(sheet, 'use-by') ? ask.usableMin : Number.POSITIVE_INFINITY;
-  if (Math.ceil(outOfMl / areaMl) * areaMin + nextMin > livesMin) return null;
-  if (ask.dayMin !== null && parts.count * areaMin + pots * nextMin > ask.dayMin) return null;
-  const done = (k: number) => (k === pots ? parts.count : Math.floor((k * outOfMl) / areaMl + 1e-9));
+  return {
+    count: parts.count,
+    eachMl,
+    outOfMl,
+    allMl,
+    pots,
+    areaMin,
+    nextMin,
+    // Minutes of ours, where the sheet prints no pot life, part no bag.
+    livesMin: milestoneOf(sheet, 'use-by') ? ask.usableMin : Number.POSITIVE_INFINITY,
+    inOneDay: ask.dayMin === null || parts.count * areaMin + pots * nextMin <= ask.dayMin,
+  };
+}
+
+/**
+ * Areas for a floor of several days, so that each bag does a whole number of them and nothing of it lies over night;
+ * null where they stay as the open time has them.
+ * @param areaMl what one of them takes so far
+ */
+export function areasByBags(areaMl: number, s: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>): number | null {
+  const bags = bagsFor(areaMl, s);
+  if (!bags || bags.inOneDay) return null;
+  const aBag = Math.ceil(bags.outOfMl / areaMl - 1e-9);
+  const areas = Math.ceil((bags.allMl * aBag) / bags.outOfMl - 1e-9);
+  const over = 1 - (aBag * bags.allMl) / (areas * bags.outOfMl);
+  return over <= MOST_OVER && aBag * bags.areaMin <= bags.livesMin ? areas : null;
+}
+
+/**
+ * Areas laid from whole bags: what one leaves goes down first on the next area, and the last is what is left to do. A
+ * floor of several days has areas that come out even. Null where one pot does, a bag is less than an area, or what is
+ * left of one would be dead, or lie over night, before it goes down.
+ * @param areaMl what one area takes
+ */
+export function bagsOverAreas(
+  areaMl: number,
+  s: Pick<Sharing, 'ask' | 'caps' | 'kitMl' | 'whole'>,
+): readonly BagOfAreas[] | null {
+  const bags = bagsFor(areaMl, s);
+  if (!bags) return null;
+  const { count, eachMl, outOfMl, allMl, pots } = bags;
+  const { sheet } = s.ask;
+  if (!bags.inOneDay) {
+    const aBag = Math.floor(outOfMl / areaMl + 1e-9);
+    if (aBag * areaMl < outOfMl * (1 - MOST_OVER) - 1e-9 || aBag * bags.areaMin > bags.livesMin) return null;
+    return Array.from({ length: Math.ceil(count / aBag) }, (_, k) => {
+      const fromTo = [k * aBag + 1, Math.min(count, (k + 1) * aBag)] as const;
+      const full = fromTo[1] - fromTo[0] + 1 === aBag;
+      return {
+        fromTo,
+        mixedMl: full ? eachMl : (fromTo[1] - fromTo[0] + 1) * areaMl + sheet.potLossMl,
+        carriedMl: 0,
+      };
+    });
+  }
+  if (Math.ceil(outOfMl / areaMl) * bags.areaMin + bags.nextMin > bags.livesMin) return null;
+  const done = (k: number) => (k === pots ? count : Math.floor((k * outOfMl) / areaMl + 1e-9));
   return Array.from({ length: pots }, (_, k) => ({
     fromTo: [done(k) + 1, done(k + 1)],
     mixedMl: k < pots - 1 ? eachMl : allMl - k * outOfMl + sheet.potLossMl,

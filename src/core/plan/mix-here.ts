@@ -1,7 +1,16 @@
 import { valueAt } from '../climate';
 import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settingIn, tubeMl } from '../method';
-import { amounts, type Batch, HEADROOM, liquidDensity, type MixAsk, type MixResult, vesselMassG } from '../mix';
+import {
+  amounts,
+  type Batch,
+  evenAreas,
+  HEADROOM,
+  liquidDensity,
+  type MixAsk,
+  type MixResult,
+  vesselMassG,
+} from '../mix';
 import { attempt, grams, line, minutes, type Problem, texts, type WorkLine } from '../say';
 import {
   isMetered,
@@ -142,7 +151,7 @@ export function mixAt(
   const filmMl =
     onFilm && (sheet.dose !== null || repair.settings[onFilm] !== undefined) ? settingIn(context, onFilm) : null;
   const byPacks = repair.bench.vesselMaxMl === null && !staysWhole(kit, effects.split) && plansBy(BY_PACKS, actuals);
-  const ask = (usableMin: number): MixAsk => ({
+  const ask = (usableMin: number, count = parts?.count ?? 1): MixAsk => ({
     sheet,
     kit,
     netMl: measured.nominalMl,
@@ -172,6 +181,7 @@ export function mixAt(
     split: effects.split,
     parts: parts && {
       ...parts,
+      count,
       openMin,
       goOn: context.params.rolling === true && plansBy(BY_BAGS, actuals),
       faces: plansBy(BY_FACES, actuals) ? facesOf(method, context) : null,
@@ -190,11 +200,20 @@ export function mixAt(
     purge: effects.purge || !engine.inRounds,
     idleMin: idleReach?.atMs ? (idleReach.atMs - atMs) / MIN_MS : null,
   });
-  const first = amounts(ask(usable));
+  const asTheyOpen = amounts(ask(usable));
+  const even = evenAreas(ask(usable), asTheyOpen);
+  const first = even === null ? asTheyOpen : amounts(ask(usable, even));
   // Spread out it heats itself no more than the sheet’s own figure for that knows.
   const spreads = effects.pouredOut && printed !== undefined;
   const pot = potC.ok && !spreads ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
-  const result = { mix: first, usableMin: usable, potC: potC.ok ? potC.value : Number.NaN, pot, untold, areas };
+  const result = {
+    mix: first,
+    usableMin: usable,
+    potC: potC.ok ? potC.value : Number.NaN,
+    pot,
+    untold,
+    areas: even ?? areas,
+  };
   if (!pot || actuals.usableMin !== null) return result;
   const largest = largestOf(sheet, first);
   const massG = vesselMassG(sheet, largest);
@@ -205,7 +224,7 @@ export function mixAt(
   );
   const held = byMass({ massG, hasTo, lives, spent, pot });
   if (held.usableMin >= usable) return result;
-  const again = amounts(ask(held.usableMin));
+  const again = amounts(ask(held.usableMin, even ?? undefined));
   return { ...result, mix: { ...again, working: [held.working, ...again.working] }, usableMin: held.usableMin };
 }
 

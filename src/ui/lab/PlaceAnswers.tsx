@@ -1,5 +1,5 @@
 'use client';
-import { scaleLinear, scaleTime } from 'd3';
+import { scaleLinear } from 'd3';
 import { type CSSProperties, useMemo } from 'react';
 import { type PlaceTrial, strengthOver, stretchesOf } from '@/core/plan';
 import { STARTS } from '@/core/system';
@@ -125,7 +125,7 @@ function AirChart({ trial, zone }: { trial: PlaceTrial; zone: string }) {
   const curves = useMemo(() => curvesOf({ ...thermal, material: thermal.pot }, range), [thermal, range]);
   const limits = trial.sheet?.limits ?? null;
   const stretches = useMemo(() => stretchesOf(limits, thermal, range.from, range.to), [limits, thermal, range]);
-  const x = scaleTime([range.from, range.to], [LEFT, width]);
+  const x = scaleLinear([range.from, range.to], [LEFT, width]);
   const y = scaleLinear([curves.lo - 0.5, curves.hi + 0.5], [AIR_H, 8]);
   const [begin, end] = [trial.startMs, trial.openMs ?? trial.placedMs + H];
   return (

@@ -1,9 +1,10 @@
 'use client';
-import { scaleTime } from 'd3';
+import { scaleLinear } from 'd3';
 import { useMemo, useRef } from 'react';
 import { earliestWith, FAILS, type Starts, startSays } from '@/core/plan';
 import { joined, phrase } from '@/words';
 import { Notice } from '../shared/Notice';
+import { localTicks } from '../shared/ticks';
 import { useWidth } from '../shared/use-width';
 import { dayAndClock, shortWhen } from '../shared/when';
 
@@ -59,11 +60,14 @@ export function StartsBar({
   const strip = useRef<HTMLDivElement>(null);
   const runs = useMemo(() => runsOf(starts), [starts]);
   const toMs = starts.fromMs + starts.against.length * starts.stepMs;
-  const x = scaleTime([starts.fromMs, toMs], [left, width]);
+  const x = scaleLinear([starts.fromMs, toMs], [left, width]);
   const px = (i: number) => x(starts.fromMs + i * starts.stepMs);
   const says = shown !== null ? startSays(starts, shown) : null;
   const earliestMs = earliestWith(starts, shown);
-  const days = x.ticks(width < 480 ? 4 : 7).filter((d) => x(d) < width - 70);
+  // The days of the site, wherever it is looked at from; each second where there is little room.
+  const days = localTicks(starts.fromMs, toMs, 24, zone).filter(
+    (ms, i) => i % (width < 480 ? 2 : 1) === 0 && x(ms) < width - 70,
+  );
   const whole = (ms: number) => Math.round(ms / starts.stepMs) * starts.stepMs;
   const at = (clientX: number) => {
     const box = strip.current!.getBoundingClientRect();
@@ -135,10 +139,10 @@ export function StartsBar({
           ))}
           <rect x={left} y={TOP} width={Math.max(0, width - left)} height={BAR} fill="none" stroke="var(--rule)" />
           {days.map((d) => (
-            <g key={d.getTime()}>
+            <g key={d}>
               <line x1={x(d)} x2={x(d)} y1={TOP - 4} y2={TOP + BAR} stroke="var(--hair)" />
               <text x={x(d) + 3} y={TOP - 6} fontSize="11" className="fig" fill="var(--ink-2)">
-                {dayAndClock(d.getTime(), zone)}
+                {dayAndClock(d, zone)}
               </text>
             </g>
           ))}

@@ -8,6 +8,7 @@ import { BandRows, type Grab, RowForHand } from './BandRows';
 import { bandShapes } from './band-shapes';
 import { RibbonRow, stallsOf } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
+import { localTicks } from './ticks';
 import { useWidth } from './use-width';
 import { clock, clock24, dayAndClock } from './when';
 
@@ -323,18 +324,6 @@ const BandInWords = memo(function BandInWords({
     </ul>
   );
 });
-
-/** Round local hours in a range. */
-function localTicks(from: number, to: number, stepH: number, zone: string): number[] {
-  const out: number[] = [];
-  for (let t = Math.ceil(from / H) * H; t <= to; t += H) {
-    const [h = 0, m = 0] = clock24(t, zone).split(':').map(Number);
-    // Zones with half-hour offsets have no whole UTC hour at a local one.
-    const local = t - m * 60_000;
-    if ((h % 24) % stepH === 0 && local >= from) out.push(local);
-  }
-  return out;
-}
 
 /** Stretches outside the working windows. */
 function gaps(windows: readonly { fromMs: number; toMs: number }[], from: number, to: number): [number, number][] {

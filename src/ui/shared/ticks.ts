@@ -21,3 +21,15 @@ export function ticksOf(
   const every = Math.ceil(out.length / 10);
   return out.filter((_, i) => i % every === 0);
 }
+
+/** Round hours of a zone in a range: each so many of the day, ms. */
+export function localTicks(from: number, to: number, stepH: number, zone: string): number[] {
+  const out: number[] = [];
+  for (let t = Math.ceil(from / HOUR) * HOUR; t <= to; t += HOUR) {
+    const [h = 0, m = 0] = clock24(t, zone).split(':').map(Number);
+    // Zones with half-hour offsets have no whole UTC hour at a local one.
+    const local = t - m * 60_000;
+    if ((h % 24) % stepH === 0 && local >= from) out.push(local);
+  }
+  return out;
+}
