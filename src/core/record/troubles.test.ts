@@ -12,6 +12,7 @@ import {
   type Trouble,
   troublesHere,
 } from '../method';
+import { ADVICE, saidOf } from '../method/troubles/advice';
 import { FIRST_PASS } from '../plan';
 import { type Bundle, type Event, type EventBody, type RepairView, viewJob } from '.';
 
@@ -25,9 +26,19 @@ test('every trouble says how it is known, what to do at once, and what becomes o
   expect(new Set(TROUBLES.map((t) => t.id)).size).toBe(TROUBLES.length);
   expect(TROUBLES.length).toBe(50);
   for (const t of TROUBLES) {
-    expect([t.id, t.signs.length > 20, t.keeps.length > 3, t.during.length > 0]).toEqual([t.id, true, true, true]);
+    const advice = ADVICE[t.id]!;
+    expect([t.id, advice.signs.length > 20, advice.keeps.length > 3, t.during.length > 0]).toEqual([
+      t.id,
+      true,
+      true,
+      true,
+    ]);
     for (const [sign, a] of answersOf(t)) {
-      expect([t.id, sign, a.now.length > 0, a.material.endsWith('.'), a.after.endsWith('.')]).toEqual([
+      const said = saidOf(advice, sign)!;
+      // Where the work stands, the trouble says what for; everywhere else its advice says what becomes of the plan.
+      expect([t.id, sign, said.after === undefined]).toEqual([t.id, sign, a.effect === 'review']);
+      const after = said.after ?? a.waitsFor!;
+      expect([t.id, sign, said.now.length > 0, said.material.endsWith('.'), after.endsWith('.')]).toEqual([
         t.id,
         sign,
         true,
@@ -41,6 +52,7 @@ test('every trouble says how it is known, what to do at once, and what becomes o
     for (const id of t.methods ?? []) expect([t.id, id, methodOf(id)?.id]).toEqual([t.id, id, id]);
     for (const role of t.during) expect(STAGE_OF[role]).toBeDefined();
   }
+  expect(Object.keys(ADVICE).sort()).toEqual(TROUBLES.map((t) => t.id).sort());
   for (const effect of TROUBLE_EFFECTS)
     expect([effect, TROUBLES.some((t) => answersOf(t).some(([, a]) => a.effect === effect))]).toEqual([effect, true]);
 });
@@ -54,7 +66,7 @@ test('soft or doubted material is never kept: what is soft for its ratio is out,
     'more-material',
     'none',
   ]);
-  expect(answerTo(TROUBLES.find((t) => t.id === 'ratio')!, null)!.material).toMatch(/hardener is never given/);
+  expect(saidOf(ADVICE.ratio!, null)!.material).toMatch(/hardener is never given/);
 });
 
 test('what is offered first belongs to the method and the moment; nothing is kept from anybody', () => {
@@ -129,7 +141,7 @@ test.each([
 test('no material is told to do what is another’s: no solvent for cement, no pot for a mixer, no water for a resin', () => {
   const said = (of: keyof typeof MATERIALS, id: string) =>
     TROUBLES.filter((t) => befalls(t, methodOf(id)!, MATERIALS[of]))
-      .flatMap((t) => answersOf(t).flatMap(([, a]) => a.now))
+      .flatMap((t) => answersOf(t).flatMap(([sign]) => saidOf(ADVICE[t.id]!, sign)!.now))
       .join('\n');
   expect(said('cement', 'cement-patch')).not.toMatch(/hardener|solvent of the sheet|gloss is gone/);
   expect(said('mixer', 'anchor')).not.toMatch(/by weight|clean pot|edge of the fill/);

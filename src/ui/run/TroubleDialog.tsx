@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
+import { ADVICE, saidOf } from '@/core/method/troubles/advice';
 import { type Anew, inRounds, likePlaces, type PlannedStep, placedSoFar, usuallyAnew, usuallyStays } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { phrase } from '@/words';
@@ -64,7 +65,7 @@ function Which({ at, step, onChoose }: Pick<Props, 'at' | 'step'> & { onChoose: 
           onClick={() => onChoose(t.id)}
         >
           <span className="text-lg leading-tight">{t.label}</span>
-          <span className="soft text-sm font-normal">{t.signs}</span>
+          <span className="soft text-sm font-normal">{ADVICE[t.id]!.signs}</span>
         </button>
       ))}
     </div>
@@ -120,7 +121,6 @@ function Met({
   };
   const signs = signsOf(trouble);
   const answer = answerTo(trouble, sign);
-  const found = signs?.find((s) => s.id === sign);
   const { steps, batches, mix } = at.plan;
   // The batch in hand: the one of the latest step begun or done that belongs to one.
   const batch =
@@ -132,17 +132,19 @@ function Met({
   // Of several like places it may be some that are made anew.
   const some = answer?.effect === 'redo-pass' && batch !== null && !like?.layered && like;
   const anew = some ? (chosen ?? usuallyAnew(some, answer)) : null;
-  const told = answer && [
-    ['The material', answer.material],
-    ['The plan', answer.after],
+  const advice = ADVICE[trouble.id]!;
+  const said = answer && saidOf(advice, sign);
+  const told = said && [
+    ['The material', said.material],
+    ['The plan', said.after ?? answer.waitsFor],
     [
       'Reserve',
-      answer.reserve &&
-        `${answer.reserve}${
+      said.reserve &&
+        `${said.reserve}${
           spareMl !== null && spareMl > 1 ? phrase`; planned to be left: ${format('volume', spareMl).text}` : ''
         }`,
     ],
-    ['Into the record', trouble.keeps],
+    ['Into the record', advice.keeps],
   ];
   return (
     <div className="flex flex-col gap-3">
@@ -152,7 +154,7 @@ function Met({
       </h3>
       {signs && !sign && (
         <>
-          <p>{phrase`${trouble.signs} What does it show?`}</p>
+          <p>{phrase`${advice.signs} What does it show?`}</p>
           {signs.map((s) => (
             <button key={s.id} type="button" className="btn min-h-14 text-lg" onClick={() => choose(s.id)}>
               {s.sign}
@@ -162,9 +164,9 @@ function Met({
       )}
       {answer && (
         <>
-          {found && <p className="font-semibold">{found.means}</p>}
+          {said?.means && <p className="font-semibold">{said.means}</p>}
           <ol className="list-decimal pl-6 text-lg leading-snug">
-            {answer.now.map((n) => (
+            {said!.now.map((n) => (
               <li key={n}>{n}</li>
             ))}
           </ol>

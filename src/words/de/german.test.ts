@@ -1,5 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { METHODS, TOOLS, TROUBLES } from '@/core/method';
+import { ADVICE } from '@/core/method/troubles/advice';
 import { GATES } from '@/core/plan';
 import { gapsOf, textOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
@@ -22,7 +23,7 @@ test('every text between tags, label, phrase and message has its German', () => 
 });
 
 /** Texts of rows, by the names of the columns in which people read. */
-const READ = new Set('label ask title why todo note fits matter reason detail sign cause mend signs'.split(' '));
+const READ = new Set('label ask title why todo note fits matter reason detail sign cause mend waitsFor'.split(' '));
 function rowTexts(row: unknown, column = '', seen = new Set<unknown>()): readonly string[] {
   // What is one word without a capital in a column of things is an id.
   if (typeof row === 'string')
@@ -48,6 +49,14 @@ test.each([
   const texts = rowTexts(rows);
   expect(texts.length).toBeGreaterThan(2);
   expect(texts.filter(lacks)).toEqual([]);
+});
+
+test('every word that is said of a trouble has its German', () => {
+  const wordsOf = (of: unknown): string[] =>
+    typeof of === 'string' ? [of] : typeof of === 'object' && of !== null ? Object.values(of).flatMap(wordsOf) : [];
+  const said = wordsOf(ADVICE);
+  expect(said.length).toBeGreaterThan(300);
+  expect(said.filter(lacks)).toEqual([]);
 });
 
 test('what an option puts into the words of a step has its German', () => {

@@ -35,7 +35,9 @@ export const troubleRules: Readonly<Record<string, Rule>> = {
       const trouble = TROUBLES.find((t) => t.id === id);
       const answer = trouble && answerTo(trouble, sign);
       if (answer?.effect !== 'review') return [];
-      return [F.trouble({ what: trouble!.label, when: at(atMs), after: answer.after }, { of: `${id}@${atMs}` })];
+      return [
+        F.trouble({ what: trouble!.label, when: at(atMs), after: answer.waitsFor ?? '' }, { of: `${id}@${atMs}` }),
+      ];
     }),
 
   'more-packs': ({ plan: { mix, batches }, actuals }) => {

@@ -26,29 +26,21 @@ export const TROUBLE_EFFECTS = [
 ] as const;
 export type TroubleEffect = (typeof TROUBLE_EFFECTS)[number];
 
-/** How a trouble is met. */
+/** What a trouble does, in a plan and a record. What is said of it is in `advice`, which is loaded where it is asked for. */
 export interface Answer {
-  /** What is done this minute, in order. */
-  readonly now: readonly string[];
-  /** What becomes of the material that is mixed or placed. */
-  readonly material: string;
   readonly effect: TroubleEffect;
   /** What had been placed of the batch in hand stays: only the rest of it is mixed again. */
   readonly keepsPlaced?: true;
-  /** What becomes of the plan. */
-  readonly after: string;
-  /** What makes up for it; null where nothing is needed. */
-  readonly reserve: string | null;
   /** It mostly befalls one of several like places, and not all of them. */
   readonly local?: true;
+  /** What the work stands for, where it stands until somebody answerable has spoken. */
+  readonly waitsFor?: string;
 }
 
 /** One of several things that the same trouble can be, told apart by a sign. */
 export interface Sign extends Answer {
   readonly id: string;
   readonly sign: string;
-  /** What it comes from. */
-  readonly means: string;
 }
 
 /** Something that went wrong. */
@@ -63,10 +55,6 @@ export interface Trouble {
   readonly binder?: readonly Binder[];
   /** Kinds of work under which, or right after which, it shows. */
   readonly during: readonly Role[];
-  /** How one knows it. */
-  readonly signs: string;
-  /** What stays in the record besides the instant and the role. */
-  readonly keeps: string;
   /** Working times within which it is put right as told: the first of them that the sheet has. */
   readonly until?: readonly MilestoneId[];
   /** It befalls one of several like parts: what is missing is what one of them takes. */
