@@ -134,6 +134,11 @@ test('what ran out is at least that, until the work is released', () => {
   const open = upTo([...mine.filter((e) => e.at <= placed.at), out])!;
   expect(open.seen[0]!.observation.is).toBe('least');
   expect(open.estimate.ratio).toBeGreaterThan(1);
+  // One place that had to be made anew is no estimate that was too small.
+  const anew = { ...out, body: { ...out.body, trouble: 'contaminated', places: 1 } } as const;
+  expect(upTo([...mine.filter((e) => e.at <= placed.at), anew])).toBeNull();
+  // And all of its record together tells nothing of it, whatever else is in there.
+  expect(upTo([...mine, anew].sort((a, b) => a.at - b.at))).toBeNull();
 });
 
 describe('what is left over', () => {

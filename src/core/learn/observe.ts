@@ -103,6 +103,8 @@ function usedIn(view: RepairView, { plan, actuals, repair }: PassView): Used | n
   );
   if (!placed) return null;
   const gone = view.actuals.released !== null;
+  // Where some of it was made anew, what was used says nothing of how much the void takes.
+  if (actuals.placesAgain.size || actuals.remade.size) return null;
   const topUps = actuals.topUpsMl.reduce((a, b) => a + b, 0);
   // It ran out, and what made up for it is not known to have been enough until the work is released.
   if (topUps > 0) {
