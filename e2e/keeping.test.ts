@@ -507,6 +507,8 @@ describe('a database that the browser lost', () => {
     await page.goto(base());
     await page.getByRole('button', { name: 'New job' }).click();
     await page.waitForURL(/\/job\//);
+    // One that left it unsaved would be filled again from what is journalled, and nothing was lost.
+    await page.waitForFunction(() => localStorage.getItem('grenko.kept') !== null);
     await page.goto(`${base()}/manifest.webmanifest`);
     await lose(true);
     await page.goto(base());
