@@ -1,4 +1,4 @@
-import { likePlaces, type Piece, placedSoFar, placesAnew, placesStay, repairOf } from '@/core/plan';
+import { likePlaces, type Piece, placedSoFar, placesAnew, placesLacking, placesStay, repairOf } from '@/core/plan';
 import { type EventBody, pickList, viewJob } from '@/core/record';
 import { measured, voidOf } from '@/core/void';
 import { bands, kitOf } from '@/sample/sheet-words';
@@ -218,6 +218,30 @@ describe('packs, once something was lost', () => {
     expect(view.plan.kits()[0]!.kits.set.total).toEqual([3]);
   });
 });
+describe('the packs run out with holes drilled', () => {
+  const out = (places: number): Told => [
+    ...upTo('b2:fill'),
+    [
+      '2027-04-14T08:40',
+      { kind: 'trouble', trouble: 'packs-out', batch: null, ...placesLacking(likePlaces(fresh2.plan)!, places) },
+    ],
+  ];
+  const fresh2 = seen([], WHEN);
+  test('those that are left are filled from a fresh mixer, in their own minutes, and nothing is drilled again', () => {
+    const now = plan(out(3), '2027-04-14T08:41');
+    const open = now.steps.filter((s) => s.done === null);
+    expect(open.map((s) => s.title)).toContain('The 3 holes that are left: fill, turn the rod in, next');
+    expect(open.filter((s) => /again, for/.test(s.title))).toEqual([]);
+    const fill = open.find((s) => s.title.startsWith('The 3 holes'))!;
+    expect((Date.parse(fill.to) - Date.parse(fill.from)) / 60_000).toBeCloseTo(3 * 1.1, 6);
+    expect(now.batches.at(-1)!.placedMl!).toBeCloseTo(3 * likePlaces(fresh2.plan)!.eachMl, 6);
+  });
+  test('one starved hole is one, and so is its step', () => {
+    const now = plan(out(1), '2027-04-14T08:41');
+    expect(titles(now)).toContain('Fill up what was starved, turn the rod in');
+  });
+});
+
 test('a mixer more is fetched for what is made anew, and for one that went hard', () => {
   const mixers = (told: Told, iso: string) =>
     pickList(viewJob(bundle(told), at(iso))).consumables.find((c) => plainWords(c.what).startsWith('static mixers'))!

@@ -15,8 +15,9 @@ export interface MixedBesides {
   readonly topUpsMl: readonly number[];
   /** Which part a top-up makes anew, from 0, by the number of the top-up; none where it tops up what lies there. */
   readonly remade: ReadonlyMap<number, number>;
-  /** So many like places it makes anew, by the same number. */
+  /** So many like places it makes anew, or fills that were prepared already, by the same number. */
   readonly placesAgain: ReadonlyMap<number, number>;
+  readonly placesTopped: ReadonlyMap<number, number>;
 }
 
 /** What a fresh mixer takes before anything reaches its place, mL; 0 where it is not pressed through one. */
@@ -27,7 +28,8 @@ export function perMixerMl({ lines, batches }: MixResult): number {
 }
 
 /** Batches beside the plan, of what ran out or was lost. */
-function topUps(mix: MixResult, sheet: SheetRevision, { topUpsMl, remade, placesAgain }: MixedBesides): Batch[] {
+function topUps(mix: MixResult, sheet: SheetRevision, besides: MixedBesides): Batch[] {
+  const { topUpsMl, remade, placesAgain, placesTopped } = besides;
   const last = mix.batches.at(-1)!;
   return topUpsMl.map((ml, i) => {
     const total = ml + sheet.potLossMl + perMixerMl(mix);
@@ -42,7 +44,7 @@ function topUps(mix: MixResult, sheet: SheetRevision, { topUpsMl, remade, places
       placedMl: ml,
       ...partsOf(sheet, mix.proportion, total),
       kits: null,
-      places: places ?? 1,
+      places: places ?? placesTopped.get(i) ?? 1,
       mixers: sheet.mixer ? 1 : 0,
       ...NOTHING_DRAWN,
       ...(places === undefined ? {} : { anew: true as const }),

@@ -57,6 +57,8 @@ export interface Actuals {
   readonly remade: ReadonlyMap<number, number>;
   /** How many like places a top-up is for that are prepared again, by the number of the top-up. */
   readonly placesAgain: ReadonlyMap<number, number>;
+  /** How many like places a top-up is for that were prepared already, by the number of the top-up. */
+  readonly placesTopped: ReadonlyMap<number, number>;
   readonly holdRestartedAt: number | null;
   /**
    * What was done before these instants is done again: all of the pass, or what brought the surface back and tested it.
@@ -133,6 +135,7 @@ export const NOTHING_YET: Actuals = {
   topUpsMl: [],
   remade: new Map(),
   placesAgain: new Map(),
+  placesTopped: new Map(),
   holdRestartedAt: null,
   doneAgain: [],
   troubles: [],

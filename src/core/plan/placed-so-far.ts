@@ -77,6 +77,12 @@ const ALL_ANEW: Anew = { missingMl: null };
 export const placesAnew = ({ count, eachMl }: LikePlaces, places: number): Anew =>
   places < count ? { places, missingMl: places * eachMl } : ALL_ANEW;
 
+/** So many of them, all of them too, that are prepared and lack their material. */
+export const placesLacking = ({ eachMl }: LikePlaces, places: number): Anew => ({
+  places,
+  missingMl: places * eachMl,
+});
+
 /** @param part from 0; null for all of them */
 export const partAnew = ({ eachMl }: LikePlaces, part: number | null): Anew =>
   part === null ? ALL_ANEW : { places: 1, part, missingMl: eachMl };

@@ -197,6 +197,8 @@ function trouble(before: Actuals, event: Event): Actuals {
             ...again('finish'),
             topUpsMl: [...state.topUpsMl, missingMl],
             remade: part === undefined ? state.remade : withKey(state.remade, state.topUpsMl.length, part),
+            placesTopped:
+              places === undefined ? state.placesTopped : withKey(state.placesTopped, state.topUpsMl.length, places),
           };
     case 'fewer-hands':
       return event.body.handsLeft === undefined
@@ -229,6 +231,7 @@ function trouble(before: Actuals, event: Event): Actuals {
         topUpsMl: [],
         remade: new Map(),
         placesAgain: new Map(),
+        placesTopped: new Map(),
         witness: new Map(),
         smear: new Map(),
       };

@@ -2,7 +2,16 @@
 import { useState } from 'react';
 import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
 import { ADVICE, saidOf } from '@/core/method/troubles/advice';
-import { type Anew, inRounds, likePlaces, type PlannedStep, placedSoFar, usuallyAnew, usuallyStays } from '@/core/plan';
+import {
+  type Anew,
+  inRounds,
+  likePlaces,
+  type PlannedStep,
+  placedSoFar,
+  placesLacking,
+  usuallyAnew,
+  usuallyStays,
+} from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
@@ -12,7 +21,7 @@ import { SavingButton } from '../shared/SavingButton';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
-import { HandsLeft, handsNow, Until, WhatStays, WhichAnew } from './trouble-fields';
+import { HandsLeft, HowMany, handsNow, Until, WhatStays, WhichAnew } from './trouble-fields';
 
 interface Props {
   readonly open: boolean;
@@ -106,9 +115,12 @@ function Met({
   const like = likePlaces(at.plan);
   const typedMl = (ml: number): Typed => ({ value: ml, text: format('volume', ml).text, system });
   const [missing, setMissing] = useState<Typed | null>(
-    // As much as one part, or one hole, takes; whoever knows better types over it.
-    like && (trouble.ofPart || inRounds(at.plan)) ? typedMl(like.eachMl) : null,
+    // As much as one part takes; whoever knows better types over it.
+    like && trouble.ofPart ? typedMl(like.eachMl) : null,
   );
+  // What is pressed hole by hole is told by holes.
+  const holes = inRounds(at.plan) ? like : null;
+  const [lacking, setLacking] = useState(1);
   const [chosen, setAnew] = useState<Anew | null>(null);
   const [left, setLeft] = useState(Math.max(1, handsNow(at) - 1));
   const nowMs = useNow(60_000);
@@ -126,7 +138,8 @@ function Met({
   const batch =
     steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
   const needsBatch = answer?.effect === 'redo-batch' && batch === null;
-  const needsAmount = answer?.effect === 'more-material' && !missing;
+  const lacks = answer?.effect === 'more-material' && holes ? placesLacking(holes, lacking) : null;
+  const needsAmount = answer?.effect === 'more-material' && !missing && !lacks;
   // What is left of the kits is a reserve where more is mixed.
   const spareMl = mix && MIXES.has(answer?.effect ?? 'none') && !mix.kits.leftIsMixed ? mix.kits.leftMl : null;
   // Of several like places it may be some that are made anew.
@@ -185,7 +198,16 @@ function Met({
             </p>
           )}
           {some && <WhichAnew of={some} value={anew!} onChange={setAnew} />}
-          {answer.effect === 'more-material' && (
+          {lacks && (
+            <HowMany
+              label={phrase`How many of the ${holes!.count} places`}
+              value={lacking}
+              least={1}
+              most={holes!.count}
+              onChange={setLacking}
+            />
+          )}
+          {answer.effect === 'more-material' && !lacks && (
             <QuantityField
               kind="volume"
               label="How much is missing"
@@ -222,6 +244,7 @@ function Met({
                   batch: batch === null ? null : Math.min(batch, batches.length - 1),
                   missingMl: missing?.value ?? null,
                   ...anew,
+                  ...lacks,
                   ...(answer.keepsPlaced && stays ? { placed: stays } : {}),
                   ...(count > 1 ? { part } : {}),
                   ...(answer.effect === 'fewer-hands' ? { handsLeft: left } : {}),

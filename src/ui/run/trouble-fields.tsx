@@ -89,7 +89,7 @@ export function WhatStays({ of, onChange }: { of: PlacedSoFar; onChange: (to: St
 }
 
 /** A whole number of like places. */
-function HowMany({
+export function HowMany({
   label,
   value,
   least,

@@ -63,7 +63,7 @@ export const pressed: readonly TaskRow[] = [
       each: 'batch',
       block: 'work',
       title:
-        '{besides, select, anew {{places, plural, one {The hole made anew: fill it, turn the rod in} other {The # holes made anew: fill, turn the rod in, next}}} more {Fill up what was starved, turn the rod in} other {{count, plural, one {Fill the hole and turn the rod in} other {{places, plural, one {Fill hole {first} of {count}, turn the rod in} other {Holes {first} to {last} of {count}: fill, turn the rod in, next}}}}}}',
+        '{besides, select, anew {{places, plural, one {The hole made anew: fill it, turn the rod in} other {The # holes made anew: fill, turn the rod in, next}}} more {{places, plural, one {Fill up what was starved, turn the rod in} other {The # holes that are left: fill, turn the rod in, next}}} other {{count, plural, one {Fill the hole and turn the rod in} other {{places, plural, one {Fill hole {first} of {count}, turn the rod in} other {Holes {first} to {last} of {count}: fill, turn the rod in, next}}}}}}',
       detail:
         'Nozzle to the back, withdraw as it fills, no air. Turn the rod in to its mark; wipe the surplus to an even collar.',
       confirm: '{places, plural, one {Rod is at its mark} other {Rods are at their marks}}',
