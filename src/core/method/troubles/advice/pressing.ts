@@ -48,7 +48,7 @@ export const PRESSING_ADVICE: Readonly<Record<string, Advice>> = {
   },
   'packs-out': {
     signs: 'The last pack is empty, and holes are drilled that want filling.',
-    keeps: 'how many holes are left: the next estimate learns from it',
+    keeps: 'how many holes are left',
     answers: {
       now: [
         'No rod goes into a hole that is not full.',
