@@ -14,7 +14,7 @@ import {
 } from '@/core/plan';
 import { CORE_VERSION, type Event, type EventBody, planReport, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
-import { kindOf, measured, SHAPES, type VoidShape, voidOf, withValue } from '@/core/void';
+import { kindOf, measured, SHAPES, type Void, type VoidShape, voidOf, withValue } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
 import { freshRepair } from '@/ui/workspace/fresh';
@@ -159,6 +159,21 @@ export function printedPlan(
   });
   return planInWords(planReport(viewJob(readJobFile(text), nowMs)), { ...PLAIN_READER, zone: ZONE, ...reader });
 }
+
+/** A hole of 18 mm, 130 deep with a point of 130°, for a threaded rod M16 that stands 125 in it. */
+export const m16Hole = (): Void =>
+  voidOf({
+    shape: 'annulus',
+    version: 2,
+    holeDiameter: measured(18, 'calliper'),
+    holeDepth: measured(130, 'gauge'),
+    rodDiameter: measured(16, 'marked'),
+    embedment: measured(125, 'gauge'),
+    thread: { kind: 'threaded', pitchMm: 2 },
+    notchesMl: 0,
+    mouth: { form: 'none' },
+    pointAngleDeg: 130,
+  });
 
 const H = 60;
 /** A resin that is poured, in whole kits of 3.6 L. */

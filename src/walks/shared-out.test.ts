@@ -4,7 +4,7 @@ import { methodsData, sampleData } from '@/sample/jobs';
 import { PLAIN_READER, planInWords } from '@/words';
 import { at, scaled, ZONE } from './made';
 
-/** Several hands at many places: what is dry is shared out, as far as each has its own; what is wet goes by its engine. */
+/** Several hands at many places: what is dry is shared out as far as each has its own, what is wet by its engine. */
 const NOW = at('2026-05-05T09:00');
 const bundles = [sampleData, methodsData].flatMap((of) => of(NOW, ZONE).bundles);
 const bundleOf = (id: string, o: { crew: number; count?: number; by?: number }) => {

@@ -1,10 +1,9 @@
 import { likePlaces, type Piece, placedSoFar, placesAnew, placesLacking, placesStay, repairOf } from '@/core/plan';
 import { type EventBody, pickList, viewJob } from '@/core/record';
-import { measured, voidOf } from '@/core/void';
 import { bands, kitOf } from '@/sample/sheet-words';
 import { resinSheet } from '@/sample/systems';
 import { plainWords } from '@/words';
-import { at, baseAt, happened, printedPlan, walkJob, walkPiece } from './made';
+import { at, baseAt, happened, m16Hole, printedPlan, walkJob, walkPiece } from './made';
 
 /** Twelve rods pressed in rounds of four, of which one goes wrong: the others are left alone. */
 const job = walkJob({ id: 'some', startFrom: at('2027-04-14T08:00') });
@@ -33,21 +32,7 @@ const piece: Piece = walkPiece(job, {
     known: baseAt(['2027-04-14T00:00', 15]),
   },
   settings: { collar: 15, 'per-place': 1.1, 'set-place': 0.6 },
-  void: {
-    ...voidOf({
-      shape: 'annulus',
-      version: 2,
-      holeDiameter: measured(18, 'calliper'),
-      holeDepth: measured(130, 'gauge'),
-      rodDiameter: measured(16, 'marked'),
-      embedment: measured(125, 'gauge'),
-      thread: { kind: 'threaded', pitchMm: 2 },
-      notchesMl: 0,
-      mouth: { form: 'none' },
-      pointAngleDeg: 130,
-    }),
-    count: 12,
-  },
+  void: { ...m16Hole(), count: 12 },
 });
 type Told = readonly (readonly [iso: string, body: EventBody])[];
 const bundle = (told: Told) => ({

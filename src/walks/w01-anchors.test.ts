@@ -4,11 +4,11 @@ import { methodOf } from '@/core/method';
 import { type Job, type Piece, repairOf } from '@/core/plan';
 import { CORE_VERSION, planReport, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
-import { measured, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { bands, kitOf } from '@/sample/sheet-words';
 import { resinSheet } from '@/sample/systems';
 import { PLAIN_READER, planInWords } from '@/words';
+import { m16Hole } from './made';
 
 /** Guide-rope feet on the slip ramp: 36 threaded rods from twin packs, one person, one move and one short stop. */
 const zone = 'Europe/Helsinki';
@@ -73,21 +73,7 @@ const piece = (over: Partial<Piece> = {}): Piece => {
       { after: 20, minutes: 12 },
       { after: 28, minutes: 2 },
     ],
-    void: {
-      ...voidOf({
-        shape: 'annulus',
-        version: 2,
-        holeDiameter: measured(18, 'calliper'),
-        holeDepth: measured(130, 'gauge'),
-        rodDiameter: measured(16, 'marked'),
-        embedment: measured(125, 'gauge'),
-        thread: { kind: 'threaded', pitchMm: 2 },
-        notchesMl: 0,
-        mouth: { form: 'none' },
-        pointAngleDeg: 130,
-      }),
-      count: 36,
-    },
+    void: { ...m16Hole(), count: 36 },
     ...over,
   };
 };

@@ -50,7 +50,7 @@ export const DRIVER_PACED: Partial<Readonly<Record<Driver, PacedBy>>> = {
 
 /** Metres of a joint that a hand has for its own. */
 const OWN_M = 2;
-/** Stretches of which each hand has one for its own: a place, a square metre, two metres; where nothing is said, one. */
+/** Stretches of which each hand has its own: a place, a square metre, two metres; where nothing is said, one. */
 const STRETCHES: Partial<Readonly<Record<Driver, (c: TaskContext) => number>>> = {
   place: (c) => DRIVERS.place(c),
   'cleaning stroke': (c) => placesIn(c.void),

@@ -180,7 +180,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
   const mixers = sheet.mixer ? goes.filter((p) => p.fresh).length : 0;
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];
-  const lost = (id: string, label: Message, n: number, each: number) =>
+  const lost = (id: string, label: Message, n: number, each: number, perMixer = true) =>
     all.push({
       id,
       label,
@@ -188,6 +188,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       expression: SAY.times({ n, each: exactly(ml(each)) }),
       voice: 'sheet',
       lost: true,
+      ...(perMixer ? { perMixer } : {}),
     });
   if (sheet.mixer) {
     if (ask.purge) lost('purge', SAY.purge(), mixers, sheet.mixer.purgeMl);
@@ -206,7 +207,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
     );
   const packsFor = (volumeMl: number) => Math.ceil(volumeMl / (kitMl - flow) - 1e-9);
   const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];
-  if (flow > 0) lost('flow', SAY.flow(), use, flow);
+  if (flow > 0) lost('flow', SAY.flow(), use, flow, false);
   const toMixMl = pressed + use * flow;
   const onHandMl = pressed + safety + buy * flow;
   const batches = goes.map(({ share, fresh, ...named }, index): Batch => {

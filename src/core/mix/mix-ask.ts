@@ -31,6 +31,8 @@ export interface Allowance {
   readonly voice: Voice;
   /** It stays behind, and is not placed. */
   readonly lost?: true;
+  /** It is lost with every fresh mixer. */
+  readonly perMixer?: true;
   /** All of it goes into the last portion: it is not shared over them. */
   readonly onLast?: true;
 }

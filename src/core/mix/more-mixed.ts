@@ -23,7 +23,7 @@ export interface MixedBesides {
 /** What a fresh mixer takes before anything reaches its place, mL; 0 where it is not pressed through one. */
 export function perMixerMl({ lines, batches }: MixResult): number {
   const mixers = batches.reduce((n, b) => n + b.mixers, 0);
-  const lost = lines.filter(({ id }) => id === 'purge' || id === 'mixer' || id === 'tube');
+  const lost = lines.filter((l) => l.perMixer);
   return mixers ? lost.reduce((sum, l) => sum + l.ml, 0) / mixers : 0;
 }
 

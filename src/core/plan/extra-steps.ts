@@ -106,7 +106,7 @@ function withPotsSetOut(
 /** What is done to a place before anything is mixed for it. */
 const BEFORE_MIXING: ReadonlySet<Role> = new Set<Role>(['set-out', 'prepare', 'prime']);
 
-/** Some of many like places are made anew: what was done to all of them is done again to those, right before their mix. */
+/** Some of many like places are made anew: what was done to all is done again to those, right before their mix. */
 function withPlacesAgain(
   steps: readonly StepDraft[],
   drafts: readonly StepDraft[],

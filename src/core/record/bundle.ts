@@ -79,7 +79,7 @@ export interface JobAtRepair extends PlannedJob {
   readonly at: RepairView | null;
 }
 
-/** What was read and found in a plan. A plan is one object as long as nothing it was made from changes, events among it. */
+/** What was read and found in a plan: one object as long as nothing it was made from changes, events among it. */
 const read = new WeakMap<ChainPlan, PlannedRepair>();
 const seen = new WeakMap<
   PlannedRepair,

@@ -129,7 +129,7 @@ test.each([
     const mine = new Set(all.flatMap(({ now, other }) => [...now, ...other]).map((t) => t.id));
     expect(has.filter((t) => !mine.has(t))).toEqual([]);
     expect(not.filter((t) => mine.has(t))).toEqual([]);
-    // Whatever it is, nobody is without an answer to a pot that dies, to a part of it that is doubted, and to what does not set.
+    // Whatever it is, nobody is without an answer to what dies, to what is doubted, and to what does not set.
     for (const { now, other, foreign } of all) expect(now.length + other.length + foreign.length).toBe(TROUBLES.length);
     const effects = new Set(
       [...mine].flatMap((t) => answersOf(TROUBLES.find((x) => x.id === t)!).map(([, a]) => a.effect)),

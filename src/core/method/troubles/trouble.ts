@@ -26,7 +26,7 @@ export const TROUBLE_EFFECTS = [
 ] as const;
 export type TroubleEffect = (typeof TROUBLE_EFFECTS)[number];
 
-/** What a trouble does, in a plan and a record. What is said of it is in `advice`, which is loaded where it is asked for. */
+/** What a trouble does, in a plan and a record; what is said of it stands in `advice`, loaded where it is asked for. */
 export interface Answer {
   readonly effect: TroubleEffect;
   /** What had been placed of the batch in hand stays: only the rest of it is mixed again. */
