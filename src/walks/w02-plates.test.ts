@@ -1,4 +1,4 @@
-import { likePlaces, type Piece, repairOf, rightUntil } from '@/core/plan';
+import { likePlaces, type Piece, partAnew, repairOf, rightUntil } from '@/core/plan';
 import { type EventBody, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -233,6 +233,19 @@ test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release count
   const [left, right] = rightUntil(twice, ['open']);
   expect([left!.part, right!.part]).toEqual([0, 1]);
   expect(left!.untilMs).toBeGreaterThan(right!.untilMs);
+});
+
+test('a plate in the wrong place is ground again where it goes now, and the other is left alone', () => {
+  const before = inHand(closed, '2027-04-13T09:25');
+  const one = likePlaces(before)!;
+  const told: Told = [
+    ...closed,
+    ['2027-04-13T09:25', { kind: 'trouble', trouble: 'wrong-place', batch: null, ...partAnew(one, 1) }],
+  ];
+  const open = plan(piece(), '2027-04-13T09:26', told).steps.filter((s) => s.done === null && s.stage === 'place');
+  const titles = open.map((s) => s.title).join(' | ');
+  expect(titles).toMatch(/[Bb]are metal, again.*Spread part 2 of 2.*Close part 2 of 2/);
+  expect(titles).not.toMatch(/part 1 of 2/);
 });
 
 test('not accepted: one open time for both, counted from mixing; a bond line outside its band unsaid', () => {

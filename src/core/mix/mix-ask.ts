@@ -259,6 +259,8 @@ export interface MixResult {
   };
   /** What is mixed beside the plan: again for what was thrown away, and to top up; absent where nothing is. */
   readonly more?: readonly Batch[];
+  /** The same in all, mL. */
+  readonly moreMl?: number;
   readonly proportion: Proportion;
   readonly capMl: number;
   /** The most that is placed out of one pot, in its time and of what it holds, mL. */

@@ -84,5 +84,5 @@ export function withMoreMixed(
   const leftMl = buy * kits.volumeMl - mixed(mix.toMixMl, kits.use) - use * flow;
   const meant = kits.meant ?? kits.buy;
   const leftIsMixed = kits.leftIsMixed && buy === use;
-  return { mix: { ...mix, more, kits: { ...kits, use, buy, meant, leftMl, leftIsMixed } }, batches };
+  return { mix: { ...mix, more, moreMl, kits: { ...kits, use, buy, meant, leftMl, leftIsMixed } }, batches };
 }

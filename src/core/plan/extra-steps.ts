@@ -120,19 +120,21 @@ function withPlacesAgain(
     const all = remade.has(topUp) ? partsIn(c) : placesIn(c.void);
     const share = Math.min(1, places / all);
     const again = drafts
-      .filter((d) => d.key.batch === null && d.part === undefined && !d.ahead && BEFORE_MIXING.has(d.role))
+      .filter((d) => d.key.batch === null && !d.ahead && BEFORE_MIXING.has(d.role))
+      .filter((d) => d.part === undefined || d.part === remade.get(topUp))
       .map((d): StepDraft => {
         const key = { ...d.key, task: `${d.key.task}:places`, attempt: topUp + 1 };
         const { counted, sharedMin = 0, ...rest } = d;
+        const ofPart = d.part !== undefined;
         // What all hands did at many places is done at few by as many as have one each.
         const shared = (sharedMin * share * Math.min(c.crew, all)) / Math.min(c.crew, places);
         return {
           ...rest,
           key,
           id: stepId(key),
-          title: AGAIN.places({ title: d.title, places, all }),
-          handsOnMin: (d.handsOnMin - sharedMin) * share + shared,
-          ...(shared > 0 ? { sharedMin: shared } : {}),
+          title: ofPart ? AGAIN.again({ title: d.title }) : AGAIN.places({ title: d.title, places, all }),
+          handsOnMin: ofPart ? d.handsOnMin : (d.handsOnMin - sharedMin) * share + shared,
+          ...(shared > 0 && !ofPart ? { sharedMin: shared } : {}),
           ...(counted !== undefined && places > 1 ? { counted: places } : {}),
           block: now[at]!.block,
         };

@@ -204,6 +204,9 @@ function Side({ view, at }: StageProps) {
         </tfoot>
       </table>
       <p className="soft text-sm">{phrase`For the 95 % value, ${format('volume', mix.onHandMl).text}.${
+        mix.moreMl !== undefined &&
+        phrase` Beside it ${format('volume', mix.moreMl).text} for what went wrong, counted in the packs.`
+      }${
         mix.kits.leftMl >= SMEAR_ML &&
         phrase` Left over ${format('volume', mix.kits.leftMl).text}, ${
           mix.kits.leftIsMixed
