@@ -1,3 +1,5 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { forget, onDisk, turnTo, withSample } from './browser';
 
 /**
@@ -14,6 +16,13 @@ const VIEWS = [
   '/job/sample-winch/log',
   '/shelf/sheet-mortar-1',
 ];
+// A browser that looks for addresses and cards to fill in reads a sheet's hundred fields anew at each row it gets.
+const NOTHING_FILLED_IN = {
+  autofill: { profile_enabled: false, credit_card_enabled: false },
+  credentials_enable_service: false,
+};
+mkdirSync(join(folder, 'Default'), { recursive: true });
+writeFileSync(join(folder, 'Default', 'Preferences'), JSON.stringify(NOTHING_FILLED_IN));
 const context = await onDisk(folder);
 for (let times = 0; times < 2; times++) {
   const page = await context.newPage();
