@@ -82,7 +82,7 @@ cat job.grenko.json | npm run -s plan -- -
 curl -X POST --data-binary @job.grenko.json 'http://localhost:3000/api/plan?at=2026-05-05T06:40:00Z'
 \`\`\`
 
-\`--at\` (or \`?at=\`) sets the present; without it, it is now. A bad file ends with status 2 (HTTP 400) and a message that names the field; over HTTP as \`{"error": {"field", "allowed", "sentence"}}\`. Bodies over 20 MB are refused with 413, a plan that takes longer than 20 s with 422; when too many wait, the answer is 503 with \`Retry-After\`.
+\`--at\` (or \`?at=\`) sets the present; without it, it is when the file was written. A bad file ends with status 2 (HTTP 400) and a message that names the field; over HTTP as \`{"error": {"field", "allowed", "sentence"}}\`. Bodies over 20 MB are refused with 413, a plan that takes longer than 20 s with 422; when too many wait, the answer is 503 with \`Retry-After\`.
 
 ## A backup
 

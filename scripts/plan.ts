@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { readJobFile } from '../src/core/file';
+import { presentIn, readJobFile } from '../src/core/file';
 import { piecesOf, preparePots } from '../src/core/plan';
 import { planReport, viewJob } from '../src/core/record';
 import { Refusal } from '../src/core/say';
@@ -43,14 +43,15 @@ async function main(): Promise<number> {
     process.stderr.write('Name a job file, or - for standard input: npm run -s plan -- FILE [--at ISO-INSTANT]\n');
     return 2;
   }
-  const nowMs = at === undefined ? Date.now() : Date.parse(at);
-  if (!Number.isFinite(nowMs)) {
+  const stated = at === undefined ? null : Date.parse(at);
+  if (Number.isNaN(stated)) {
     process.stderr.write(`at: “${at}” is not an instant like 2026-05-05T06:40:00Z.\n`);
     return 2;
   }
   try {
     const text = readFileSync(file === '-' ? 0 : file, 'utf8');
     const job = readJobFile(text);
+    const nowMs = stated ?? presentIn(job, Date.now());
     const report = planReport(viewJob(job, nowMs, preparePots(job.repairs.flatMap(piecesOf), job.sheets)));
     process.stdout.write(`${JSON.stringify(planInWords(report, { system, zone: job.job.zone, language }), null, 1)}\n`);
     return 0;

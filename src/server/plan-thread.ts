@@ -1,4 +1,4 @@
-import { readJobFile } from '@/core/file';
+import { presentIn, readJobFile } from '@/core/file';
 import { type Pots, piecesOf, potSheets, preparePots, type SheetHeat } from '@/core/plan';
 import { planReport, stableJson, viewJob } from '@/core/record';
 import { Refusal } from '@/core/say';
@@ -8,7 +8,8 @@ import { knowLanguage, type Language, PLAIN_READER, planInWords, say } from '@/w
 /** A job file and the present, as they are handed to a thread. */
 export interface PlanAsk {
   readonly bytes: ArrayBuffer;
-  readonly nowMs: number;
+  /** The present; null for the one the file was written at. */
+  readonly nowMs: number | null;
   readonly units: UnitSystem;
   readonly language: Language;
 }
@@ -40,7 +41,8 @@ export default async function plan({ bytes, nowMs, units, language }: PlanAsk): 
   try {
     const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
     const file = readJobFile(text);
-    const report = planReport(viewJob(file, nowMs, potsOf(file.repairs.flatMap(piecesOf), file.sheets)));
+    const present = nowMs ?? presentIn(file, Date.now());
+    const report = planReport(viewJob(file, present, potsOf(file.repairs.flatMap(piecesOf), file.sheets)));
     return {
       ok: true,
       text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language })),

@@ -8,6 +8,8 @@ import { at, baseAt, clock, off, printedPlan, walkJob, walkPiece } from './made'
 
 /** A dent in the winch-house door: dosed filler in a skim and two builds, in many small mixes. */
 const NOW = at('2027-04-19T08:00');
+/** Planned early on that morning: for eight o'clock, or somewhat sooner. */
+const ASKED = at('2027-04-19T05:00');
 const job = walkJob({
   id: 'walk-6',
   startFrom: NOW,
@@ -89,7 +91,7 @@ const piece = (over: Partial<Piece> = {}): Piece => {
   };
 };
 const plan = (over: Partial<Piece> = {}) =>
-  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, ASKED).repairs[0]!;
 
 test('775 mL: a skim of 105, two builds of 335; at 2 % seven mixes of at most 126 mL', () => {
   const p = plan();

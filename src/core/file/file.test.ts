@@ -6,7 +6,7 @@ import { pieceOf, repairOf } from '../plan';
 import { CORE_VERSION, planReport, viewJob } from '../record';
 import { Refusal, type Said } from '../say';
 import { SHAPE_IDS, SHAPES, type VoidShape, voidOf } from '../void';
-import { calendarFile, JOB_FILE_VERSION, type JobFile, readJobFile, writeJobFile } from '.';
+import { calendarFile, JOB_FILE_VERSION, type JobFile, presentIn, readJobFile, writeJobFile } from '.';
 
 const says = (said: Said) => say(said, PLAIN_READER);
 
@@ -86,10 +86,10 @@ test('a file of version 3 plans as the core of its time planned it, to the minut
   const file = readJobFile(readFileSync('src/core/file/kept/winch-v3.grenko.json', 'utf8'));
   const [was] = file.snapshots[0]!.report.repairs;
   expect(file.repairs[0]!.passes.p1!.standIns).toEqual({ release: { by: 'touch', minutes: 480 } });
-  // Planned at the instant of the snapshot, with nothing done yet: the same amounts, the same steps.
+  // Planned for the hour it was to begin at, with nothing done yet: the same amounts, the same steps.
   const snapshot = file.snapshots[0]!;
-  const at = viewJob({ ...file, job: snapshot.job, repairs: snapshot.repairs, events: [] }, snapshot.madeAt).repairs[0]!
-    .plan;
+  const asked = { ...file, job: snapshot.job, repairs: snapshot.repairs, events: [] };
+  const at = viewJob(asked, Math.min(snapshot.madeAt, snapshot.job.startFrom)).repairs[0]!.plan;
   expect(at.mix!.toMixMl).toBeCloseTo(was!.toMixMl!, 9);
   expect(
     at.steps.map((s) => [
@@ -281,4 +281,16 @@ test('what is no record at all, in any list of a file of any version, is refused
       }
   const kept = { ...fileOf(1), version: 3, snapshots: [{ repairs: [null, 3] }] };
   expect(refusal(JSON.stringify(kept)).field).toMatch(/^snapshots/);
+});
+
+test('a file speaks of the instant it was written at, and of the reader’s own where it tells none', () => {
+  const reader = Date.UTC(2031, 0, 1);
+  expect(presentIn({ exportedAt: '2026-05-05T06:40:00Z' }, reader)).toBe(Date.UTC(2026, 4, 5, 6, 40));
+  for (const none of ['', 'yesterday', '1931-05-05T06:40:00Z', '9999-01-01T00:00:00Z'])
+    expect(presentIn({ exportedAt: none }, reader)).toBe(reader);
+  // Whoever plans it later gets the same plan.
+  const file = fileOf(1);
+  expect(planReport(viewJob(file, presentIn(file, reader)))).toEqual(
+    planReport(viewJob(file, presentIn(file, reader + 30 * 86_400_000))),
+  );
 });

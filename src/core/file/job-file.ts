@@ -37,6 +37,16 @@ export type JobFile = z.infer<typeof JobFile>;
 
 export const JOB_FILE_VERSION = 4;
 
+/**
+ * The instant a job file speaks of where nobody names another: when it was written. What it plans is then the same
+ * whenever it is read.
+ * @param nowMs for a file that does not tell when it was written
+ */
+export function presentIn({ exportedAt }: Pick<JobFile, 'exportedAt'>, nowMs: number): number {
+  const writtenMs = Date.parse(exportedAt);
+  return writtenMs >= 0 && writtenMs < Date.UTC(2200, 0) ? writtenMs : nowMs;
+}
+
 /** Steps from version n to n + 1, by n. Each is tested on a kept file of its version. */
 export const MIGRATIONS: Readonly<Record<number, (old: Record<string, unknown>) => Record<string, unknown>>> = {
   // Repairs, also those kept in snapshots, are of version 2.

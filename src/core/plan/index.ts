@@ -1,5 +1,6 @@
 export * from './acceptance';
 export * from './actuals';
+export * from './begins';
 export * from './calendar';
 export * from './cautions';
 export * from './chain';

@@ -2,6 +2,7 @@ import { RENEWS, RENEWS_FACE, type StepDraft, type StepKey, stepFrom, stepId, ty
 import { layerOf } from '../mix';
 import { refuse, texts } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
+import { beginsFrom } from './begins';
 import type { DayEnd, Window } from './calendar';
 import { AGAIN, leftOverNight } from './extra-steps';
 import type { LayAsk, Laying } from './lay-ask';
@@ -53,7 +54,7 @@ export function layingOf(layAsk: LayAsk): Laying {
   const layer = (b: { readonly portion: number }) => layerOf(context.portions, b.portion);
   const top = Math.max(0, ...context.batches.map(layer));
   const topBatches = context.batches.filter((b) => layer(b) === top).map((b) => b.index);
-  let cursor = (first ? repair.plannedStart : null) ?? job.startFrom;
+  let cursor = first ? beginsFrom(ask) : job.startFrom;
   let overruns = false;
   let block = '';
   let placedMs: number | null = null;

@@ -179,12 +179,11 @@ export function planJob(ask: JobAsk): JobPlan {
   );
   // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the
   // day.
-  const today = Math.max(Math.floor(nowMs / DAY_MS) * DAY_MS, job.startFrom - SHOWN_BEFORE_MS);
+  const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
   const fromMs = Math.min(
-    job.startFrom,
-    today,
+    Math.max(today, job.startFrom - SHOWN_BEFORE_MS),
     ...happened,
-    ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [r.plannedStart])),
+    ...repairs.flatMap((r) => (r.plannedStart === null ? [] : [Math.max(today, r.plannedStart)])),
   );
   const set = attempt(() => settingFor(job, fromMs));
   if (!set.ok)

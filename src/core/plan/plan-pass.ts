@@ -17,6 +17,7 @@ import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { plansBy } from './actuals';
+import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
 import { dustFree, gated } from './gated';
@@ -272,7 +273,7 @@ export function preparePass(
   let reachOf = asker(sheet, ask.thermal);
   // Amounts depend on the pot's temperature, that on the hour, the hour on the steps before mixing. A first look lays
   // out no more than those; the second has the hour they lead to.
-  const guess = place.readyMs ?? repair.plannedStart ?? Math.max(ask.job.startFrom, actuals.startedAt ?? ask.nowMs);
+  const guess = place.readyMs ?? Math.max(beginsFrom(ask), repair.plannedStart === null ? (actuals.startedAt ?? 0) : 0);
   const prepare = (atMs: number): Amounts => {
     const { mix, ...rest } = mixAt(
       chosen,

@@ -13,6 +13,7 @@ import {
   sheetIn,
   usualPotLossMl,
 } from '../system';
+import { beginsFrom } from './begins';
 import type { ClockOfMethod, LongerWait } from './milestone-times';
 import type { Piece } from './repair';
 import { type RepairAsk, settingOf } from './repair-plan';
@@ -25,8 +26,9 @@ const DRYING_MS = 3 * 86_400_000;
  * The sheet as it holds for this repair: its dose, its dampest air, its own fillers. @throws Refusal for a dose or air
  * beyond the sheet
  */
-export function sheetHere(sheet: SheetRevision, { repair, job, thermal, nowMs, actuals }: RepairAsk): SheetRevision {
-  const from = actuals.startedAt ?? repair.plannedStart ?? Math.max(job.startFrom, nowMs);
+export function sheetHere(sheet: SheetRevision, ask: RepairAsk): SheetRevision {
+  const { repair, thermal } = ask;
+  const from = ask.actuals.startedAt ?? beginsFrom(ask);
   const dampest = sheet.milestones.some((m) => m.table.form === 'tiers')
     ? dampestPct(thermal, from, from + DRYING_MS)
     : 0;
@@ -88,17 +90,11 @@ const faced = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
 /**
  * The sheet with how long the face that a method prepares stays good in the air of its hours, unless it says so itself.
  */
-export function withFace(
-  sheet: SheetRevision,
-  method: Method,
-  { repair, job, thermal, nowMs, actuals }: RepairAsk,
-): SheetRevision {
+export function withFace(sheet: SheetRevision, method: Method, ask: RepairAsk): SheetRevision {
+  const { repair, thermal } = ask;
   const { keeps } = method;
   if (!keeps || milestoneOf(sheet, 'bare')) return sheet;
-  const from = Math.max(
-    actuals.startedAt ?? repair.plannedStart ?? Math.max(job.startFrom, nowMs),
-    thermal.air.times[0]!,
-  );
+  const from = Math.max(ask.actuals.startedAt ?? beginsFrom(ask), thermal.air.times[0]!);
   const damp = dampestPct(thermal, from, from + FACE_MS);
   const tier = keeps.upToPct.findIndex((pct) => damp <= pct + 1e-9);
   const minutes = settingOf(method, repair, keeps.settings.at(tier)!);

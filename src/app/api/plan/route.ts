@@ -20,8 +20,8 @@ export async function POST(request: Request): Promise<Response> {
   const bytes = await readUpTo(request, LIMIT);
   if (bytes === null) return tooLarge();
   const at = new URL(request.url).searchParams.get('at');
-  const nowMs = at === null ? Date.now() : Date.parse(at);
-  if (!(Number.isFinite(nowMs) && nowMs >= 0 && nowMs < Date.UTC(2200, 0)))
+  const nowMs = at === null ? null : Date.parse(at);
+  if (nowMs !== null && !(nowMs >= 0 && nowMs < Date.UTC(2200, 0)))
     return said(400, 'at', 'an ISO instant from 1970 to 2200', `“${at}” is not an instant like 2026-05-05T06:40:00Z.`);
   const units = new URL(request.url).searchParams.get('units') ?? 'metric';
   if (units !== 'metric' && units !== 'us')

@@ -1,9 +1,17 @@
-import { workedMs } from '../../plan';
+import { isOverdue, wantedStart, workedMs } from '../../plan';
 import { at, minutes } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
 const F = findings({
+  'not-begun': {
+    severity: 'note',
+    stage: 'place',
+    once: true,
+    title: 'Not begun when it was to',
+    why: 'It was to begin {wanted}, and nothing of it is recorded: what is not begun can only be begun from now on, and nothing of it has set.',
+    todo: 'Begin it in the running view, or name another hour here.',
+  },
   overrun: {
     severity: 'caution',
     stage: 'place',
@@ -27,8 +35,17 @@ const F = findings({
   },
 });
 
-/** What of the work is longer than a working day, and how it goes on. */
+/** An hour that nobody chose is told to be over once most of a day has gone by. */
+const TOLD_AFTER_MS = 12 * 3_600_000;
+
+/** What of the work was to begin by now, what is longer than a working day, and how it goes on. */
 export const dayRules = {
+  'not-begun': (c) => {
+    const wanted = wantedStart(c);
+    const told = c.repair.plannedStart !== null || c.nowMs - wanted > TOLD_AFTER_MS;
+    return c.plan.steps.length && isOverdue(c) && told ? [F['not-begun']({ wanted: at(wanted) })] : [];
+  },
+
   overrun: ({ plan }) => (plan.overruns ? [F.overrun()] : []),
 
   rests: ({ plan }) => {

@@ -1,0 +1,21 @@
+import type { RepairAsk } from './repair-plan';
+
+/** Hours to begin at are told to that. */
+const STEP_MS = 10 * 60_000;
+
+/** What tells when a pass may begin. */
+type Begins = Pick<RepairAsk, 'job' | 'repair' | 'actuals' | 'nowMs'>;
+
+/** When a pass was to begin: not before an hour of its own, or with its job. */
+export const wantedStart = ({ job, repair }: Pick<Begins, 'job' | 'repair'>): number =>
+  repair.plannedStart ?? job.startFrom;
+
+/** Whether the hour a pass was to begin at is over and nothing of it was begun. */
+export const isOverdue = (ask: Begins): boolean => ask.actuals.startedAt === null && ask.nowMs > wantedStart(ask);
+
+/**
+ * The earliest a pass begins: as wanted, but never at an hour that is over. What nobody has begun by then can only be
+ * begun from now on, to the next ten minutes, and nothing of it has set meanwhile.
+ */
+export const beginsFrom = (ask: Begins): number =>
+  isOverdue(ask) ? Math.ceil(ask.nowMs / STEP_MS) * STEP_MS : wantedStart(ask);
