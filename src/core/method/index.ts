@@ -18,7 +18,18 @@ export { occupiedBy } from './occupied';
 export { askOf, foundBy, longerWaits, STAND_IN_TIMES } from './questions';
 export { stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
-export { plannedMin, type Role, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow, tasks } from './task';
+export {
+  isOfBatch,
+  plannedMin,
+  type Role,
+  STAGE_OF,
+  type StepDraft,
+  type StepKey,
+  stepId,
+  type TaskRow,
+  tasks,
+  WET_ROLES,
+} from './task';
 export * from './tests';
 export { TOOL_IDS, TOOLS, type ToolId } from './tools';
 export * from './troubles';

@@ -32,6 +32,9 @@ export const STAGE_OF: Readonly<Record<Role, Stage>> = {
   test: 'release',
 };
 
+/** Work that is not left as it is because the clock strikes, or another place waits. */
+export const WET_ROLES: ReadonlySet<Role> = new Set(['set-out', 'prime', 'mix', 'place', 'close', 'hold']);
+
 /** Batches a wait or a window is about: the last, this one, all of them, or those of the lift below. */
 export type On = 'last' | 'own' | 'all' | 'below';
 
@@ -160,6 +163,9 @@ export function stepId({ task, batch, part = 0, attempt }: StepKey): string {
   const [head, ...rest] = task.split(':');
   return [`${head}${mark}`, ...rest].join(':');
 }
+
+/** Whether a step, named by its id, is of what is mixed: of a batch, not of the place it goes to. */
+export const isOfBatch = (id: string): boolean => /^b\d/.test(id);
 
 /**
  * Minutes a step is planned with: whole ones, rounded up. Nobody works to the second, and a hair more material moves

@@ -4,7 +4,7 @@ import type { RepairAsk } from './repair-plan';
 const STEP_MS = 10 * 60_000;
 
 /** What tells when a pass may begin. */
-type Begins = Pick<RepairAsk, 'job' | 'repair' | 'actuals' | 'nowMs'>;
+type Begins = Pick<RepairAsk, 'job' | 'repair' | 'actuals' | 'nowMs' | 'underWay'>;
 
 /** When a pass was to begin: not before an hour of its own, or with its job. */
 export const wantedStart = ({ job, repair }: Pick<Begins, 'job' | 'repair'>): number =>
@@ -15,7 +15,10 @@ export const isOverdue = (ask: Begins): boolean => ask.actuals.startedAt === nul
 
 /**
  * The earliest a pass begins: as wanted, but never at an hour that is over. What nobody has begun by then can only be
- * begun from now on, to the next ten minutes, and nothing of it has set meanwhile.
+ * begun from now on, and nothing of it has set meanwhile. Who is at work goes on to it at once; else it is told to the
+ * next ten minutes.
  */
-export const beginsFrom = (ask: Begins): number =>
-  isOverdue(ask) ? Math.ceil(ask.nowMs / STEP_MS) * STEP_MS : wantedStart(ask);
+export function beginsFrom(ask: Begins): number {
+  if (!isOverdue(ask)) return wantedStart(ask);
+  return ask.underWay ? ask.nowMs : Math.ceil(ask.nowMs / STEP_MS) * STEP_MS;
+}

@@ -208,7 +208,7 @@ export function layingOf(layAsk: LayAsk): Laying {
     }
     return more;
   };
-  const { aheadOf, toolsBy, slotFor, goesOnLater, daysOf } = slotsOf({
+  const { aheadOf, toolsBy, goesOnNow, slotFor, goesOnLater, daysOf } = slotsOf({
     layAsk,
     clocks,
     laid,
@@ -303,8 +303,7 @@ export function layingOf(layAsk: LayAsk): Laying {
             ready = tools;
             forcedBy = 'tools';
           }
-          // Who works on past the hours begins what comes next; what may rest until the morning is planned for it.
-          if (rested !== null || (begins && !(running && ready <= ask.nowMs))) {
+          if (rested !== null || (begins && !(running && ready <= ask.nowMs && goesOnNow(drafts, i, ready)))) {
             // A block is not torn apart by the end of the day: it moves as one, unless it is longer than any day.
             const slot = slotFor(drafts, i, ready);
             dayEnd = slot.dayEnd;

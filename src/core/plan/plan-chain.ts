@@ -1,4 +1,4 @@
-import { ENGINES, RELEASE, type StepDraft, stepFrom, TOOL_IDS } from '../method';
+import { ENGINES, RELEASE, type StepDraft, stepFrom, TOOL_IDS, WET_ROLES } from '../method';
 import { attempt, type Problem, type Said } from '../say';
 import { FAMILIES, type MilestoneId } from '../system';
 import type { Window } from './calendar';
@@ -124,6 +124,27 @@ export function preparationOf(asks: readonly PassAsk[], taken: Hands): readonly 
   const laid = attempt(() => laying.run(drafts));
   if (!laid.ok) return [];
   return laying.steps.filter((s) => s.block === PREPARED).flatMap(workedAt);
+}
+
+/** A minute between two steps is no pause. */
+const PAUSE_MS = MIN_MS;
+
+/**
+ * When the hands are still busy with the wet work they are at, were there nothing else: what follows what was touched
+ * last without a pause, up to where it may rest or is left to set.
+ */
+export function wetInHand(asks: readonly PassAsk[], taken: Hands): readonly Window[] {
+  const { steps } = planChain(asks, taken);
+  const touched = steps.findLastIndex((s) => s.doneAt !== null || s.begunAt !== null);
+  const out: Window[] = [];
+  for (const [i, s] of steps.entries()) {
+    if (i < touched || s.doneAt !== null) continue;
+    const goesOn =
+      WET_ROLES.has(s.role) && !s.afterRest && (i === touched || s.startMs - steps[i - 1]!.endMs <= PAUSE_MS);
+    if (!goesOn) break;
+    out.push(...workedAt(s));
+  }
+  return out;
 }
 
 /** The clock of a ready pass with nothing on it yet. */

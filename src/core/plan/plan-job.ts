@@ -2,13 +2,14 @@ import { dequal } from 'dequal';
 import { methodOf, TOOL_IDS } from '../method';
 import { attempt, type Budget, meter, type Problem, texts } from '../say';
 import type { SheetRevision, Stock } from '../system';
-import { type Actuals, NOTHING_YET } from './actuals';
+import { type Actuals, NOTHING_YET, plansBy } from './actuals';
 import { type Window, windowsOver } from './calendar';
 import { Hands } from './hands';
 import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
-import { type PassAsk, planChain, preparationOf } from './plan-chain';
+import { type PassAsk, planChain, preparationOf, wetInHand } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
+import { byReached, inHandOf, type Reached, reachedIn } from './reached';
 import { type Piece, passKey, piecesOf, type Repair } from './repair';
 import { type ChainPlan, sameAsk, settingOf } from './repair-plan';
 import { workedAt } from './step-time';
@@ -73,6 +74,7 @@ interface ChainAsk {
 type Answers<T> = WeakMap<Repair, { readonly ask: ChainAsk; readonly answer: T }>;
 const plans: Answers<ChainPlan> = new WeakMap();
 const preparations: Answers<readonly Window[]> = new WeakMap();
+const atHand: Answers<readonly Window[]> = new WeakMap();
 
 const samePass = (was: PassAsk, now: PassAsk): boolean => sameAsk(was, now) && dequal(was.actuals, now.actuals);
 
@@ -145,16 +147,22 @@ function thermalIn({ site, thermals }: Setting, repair: Piece, actuals: Actuals)
 interface Asked {
   readonly repair: Repair;
   readonly passes: readonly PassAsk[];
+  readonly reached: Reached;
 }
 
+/** From this version of the core on like repairs stay together when the first of them is begun. */
+const BY_KEPT_TOGETHER = [0, 36] as const;
+
 /**
- * Repairs in their order, those together that follow each other by the same method and system, not begun and not tied
- * to an hour, and whose prepared face keeps until its turn comes.
+ * Repairs in their order, those together that follow each other by the same method and system, of which nothing is
+ * mixed yet and that are not tied to an hour, and whose prepared face keeps until its turn comes.
  */
 function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
   const groups: Asked[][] = [];
-  const kindOf = ({ passes: [first] }: Asked): string | null => {
-    if (!first || first.actuals.startedAt !== null || first.repair.plannedStart !== null || !first.sheet) return null;
+  const kindOf = ({ passes, reached }: Asked): string | null => {
+    const [first] = passes;
+    if (!first || first.repair.plannedStart !== null || !first.sheet) return null;
+    if (!plansBy(BY_KEPT_TOGETHER, first.actuals) || reached.mixed) return null;
     const method = methodOf(first.repair.method.id);
     return !method || method.keeps ? null : `${method.id}|${first.sheet.id}`;
   };
@@ -167,9 +175,16 @@ function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
   return groups;
 }
 
+/** Groups in the order in which they take the hands, wherever they stand in the order of the work. */
+const inTurn = (groups: readonly (readonly Asked[])[]): readonly (readonly Asked[])[] => {
+  const furthest = (group: readonly Asked[]) =>
+    group.map((a) => a.reached).reduce((a, b) => (byReached(b, a) < 0 ? b : a));
+  return [...groups].sort((a, b) => byReached(furthest(a), furthest(b)));
+};
+
 /**
- * Plans a whole job: repairs in their order, one crew, inside the working hours. A serial schedule: each repair takes
- * the earliest time the ones before it leave free.
+ * Plans a whole job: repairs in their order, what has begun before what has not, one crew, inside the working hours. A
+ * serial schedule: each repair takes the earliest time the ones before it leave free.
  */
 export function planJob(ask: JobAsk): JobPlan {
   const { job, nowMs, pots = NO_POTS } = ask;
@@ -177,6 +192,7 @@ export function planJob(ask: JobAsk): JobPlan {
   const happened = [...ask.actuals.values()].flatMap((a) =>
     [a.startedAt, ...a.begun.values(), ...a.done.values()].filter((t): t is number => t !== null),
   );
+  const underWay = [...ask.actuals.values()].some((a) => a.startedAt !== null);
   // Work that is some days off shows the days until then as well; whole days, so that the answer holds as long as the
   // day.
   const today = Math.floor(nowMs / DAY_MS) * DAY_MS;
@@ -218,22 +234,30 @@ export function planJob(ask: JobAsk): JobPlan {
           windows,
           actuals,
           nowMs,
+          underWay,
           pots: (sheet && pots.get(sheet.id)) ?? null,
         };
       }),
     );
-    if (passes.ok) return [{ repair, passes: passes.value }];
+    if (passes.ok) {
+      const told = passes.value.map((p) => p.actuals);
+      return [{ repair, passes: passes.value, reached: reachedIn(told, nowMs) }];
+    }
     problems.push({ ...passes.problem, field: `${repair.id}.${passes.problem.field}` });
     return [];
   });
   const made: ChainPlan[] = [];
   const held: ToolHold[] = [];
   const counted = TOOL_IDS.some((tool) => job.atHand[tool] !== null);
-  // What has begun holds its tools already, wherever it stands in the order of the work.
-  const groups = likeOnes(asked);
-  const begun = (group: (typeof groups)[number]) =>
-    group.some((a) => a.passes.some((p) => p.actuals.startedAt !== null));
-  for (const group of counted ? [...groups.filter(begun), ...groups.filter((g) => !begun(g))] : groups) {
+  const groups = inTurn(likeOnes(asked));
+  // Nobody leaves what is wet in the hand for what another place waits for, though its turn be sooner.
+  const inHand = inHandOf(asked);
+  const first = groups[0]?.[0] === inHand;
+  const going =
+    inHand && !first
+      ? once(atHand, inHand.repair, { passes: inHand.passes, hands: Hands.of(), tools: [] }, wetInHand)
+      : [];
+  for (const group of groups) {
     // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
     if (group.length > 1) {
@@ -248,6 +272,7 @@ export function planJob(ask: JobAsk): JobPlan {
       if (stopped) break;
       const taken = hands.fork();
       for (const s of early.slice(i + 1).flat()) taken.add(s);
+      if (repair !== inHand?.repair) for (const w of going) taken.add(w);
       const plan = once(plans, repair, { passes, hands: taken, tools: counted ? [...held] : [] }, planChain);
       held.push(...plan.holds);
       for (const s of plan.steps) for (const w of workedAt(s)) hands.add(w);
@@ -260,10 +285,8 @@ export function planJob(ask: JobAsk): JobPlan {
       }
     }
   }
-  if (counted) {
-    const turn = new Map(repairs.map((r, i) => [r.id, i]));
-    made.sort((a, b) => turn.get(a.repairId)! - turn.get(b.repairId)!);
-  }
+  const turn = new Map(repairs.map((r, i) => [r.id, i]));
+  made.sort((a, b) => turn.get(a.repairId)! - turn.get(b.repairId)!);
   let kits: ReturnType<typeof attempt<readonly SystemKits[]>> | undefined;
   const askKits = () => {
     kits ??= attempt(() =>

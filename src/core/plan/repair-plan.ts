@@ -161,6 +161,8 @@ export interface RepairAsk {
   readonly notBefore?: NotBefore;
   readonly actuals: Actuals;
   readonly nowMs: number;
+  /** Another repair of the job is begun: somebody is at work. */
+  readonly underWay?: boolean;
   /** The prepared pots of the sheet, where there are any. */
   readonly pots: SheetHeat | null;
 }
@@ -172,6 +174,7 @@ export const sameAsk = (was: Omit<RepairAsk, 'hands'>, now: Omit<RepairAsk, 'han
   was.thermal === now.thermal &&
   was.windows === now.windows &&
   was.nowMs === now.nowMs &&
+  was.underWay === now.underWay &&
   was.notBefore === now.notBefore &&
   was.pots === now.pots;
 

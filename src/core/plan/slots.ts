@@ -1,4 +1,4 @@
-import type { StepDraft } from '../method';
+import { type StepDraft, WET_ROLES } from '../method';
 import { firstRest, restAfter, stands, tears } from './blocks';
 import { earliestSlot, longestMs, overDays, type Window } from './calendar';
 import type { LayAsk } from './lay-ask';
@@ -7,6 +7,10 @@ import { handsOnMs } from './step-time';
 import { stepAt } from './tools';
 
 const MIN_MS = 60_000;
+/** Nobody leaves for another place for so short a wait, ms. */
+const STOOD_BY_MS = 30 * MIN_MS;
+/** How long past the end of the day wet work goes on that was meant to be done by then, and is waited for at all. */
+const STAYS_MS = 30 * MIN_MS;
 
 /** What the place of a block in the working days follows from. */
 export interface SlotAsk {
@@ -27,15 +31,19 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
   const { ask, method, lastBatch, hands } = layAsk;
   const { repair } = ask;
 
+  /** How long what a step waits for lasts, ms; nought where it waits for nothing that its sheet has a time for. */
+  const waitMs = ({ waitFor }: StepDraft): number => (waitFor && clocks.lasts(waitFor.kind, cursor())) ?? 0;
   /** How long a step takes with the stand time before it, ms. */
-  const takesMs = (d: StepDraft): number =>
-    handsOnMs(d) + (stands(d) ? (clocks.lasts(d.waitFor!.kind, cursor()) ?? 0) : 0);
+  const takesMs = (d: StepDraft): number => handsOnMs(d) + (stands(d) || isStoodBy(d) ? waitMs(d) : 0);
+  /** How long steps take one after the other; what the first of them waits for is over when it begins. */
   const takeMs = (drafts: readonly StepDraft[], from: number, to: number): number =>
-    drafts.slice(from, to).reduce((ms, d) => ms + takesMs(d), 0);
+    drafts.slice(from, to).reduce((ms, d, k) => ms + (k === 0 && isStoodBy(d) ? handsOnMs(d) : takesMs(d)), 0);
 
-  /** Where the block that begins with a step ends: before the next block, or the next of its own that waits. */
+  /** A step that waits for so little that one stands by: what was laid is washed as soon as it bears the sponge. */
+  const isStoodBy = (d: StepDraft): boolean => tears(d) && waitMs(d) > 0 && waitMs(d) <= STOOD_BY_MS;
+  /** Where the block that begins with a step ends: before the next block, or the next of its own that waits long. */
   const blockEnd = (drafts: readonly StepDraft[], i: number): number => {
-    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || tears(d)));
+    const end = drafts.findIndex((d, k) => k > i && (d.block !== drafts[i]!.block || (tears(d) && !isStoodBy(d))));
     return end < 0 ? drafts.length : end;
   };
   /** Where the block began that a step is of. */
@@ -127,5 +135,22 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
     return w === undefined || readyMs < w.fromMs || endMs > w.toMs + stayMs;
   };
 
-  return { aheadOf, toolsBy, slotFor, goesOnLater, daysOf };
+  /**
+   * Whether who is at the work goes on with a block at once, where the hours of the day would have it wait: wet work and
+   * what leaves it safe, not long past them; anything, once they stayed. Who has gone home comes back in the morning.
+   */
+  const goesOnNow = (drafts: readonly StepDraft[], i: number, readyMs: number): boolean => {
+    const draft = drafts[i]!;
+    const takes = takeMs(drafts, i, blockEnd(drafts, i));
+    // Another place waits for the hands.
+    if (hands.freeFrom(readyMs, takes) > readyMs) return false;
+    if (draft.afterRest && goesOnLater(drafts, i, readyMs)) return false;
+    const closing = ask.windows.findLast((w) => w.fromMs <= readyMs)?.toMs;
+    if (closing === undefined) return false;
+    const touched = Math.max(0, ...ask.actuals.begun.values(), ...ask.actuals.done.values());
+    if (readyMs >= closing && readyMs - touched > STAYS_MS) return false;
+    return touched > closing || (WET_ROLES.has(draft.role) && readyMs + takes <= closing + STAYS_MS);
+  };
+
+  return { aheadOf, toolsBy, goesOnNow, slotFor, goesOnLater, daysOf };
 }
