@@ -132,6 +132,14 @@ export interface EngineParams {
   readonly weighed?: true;
 }
 
+/** A mixer that another repair of the job leaves on the pack, still good when this one begins. */
+export interface MixerOn {
+  readonly repairId: string;
+  readonly name: string;
+  /** When resin last moved in it. */
+  readonly pressedMs: number;
+}
+
 /** What the rows of a method see. */
 export interface MethodContext {
   readonly params: EngineParams;
@@ -156,6 +164,8 @@ export interface MethodContext {
   readonly crew: number;
   /** It goes on the face of a pass below, and not on the bare base. */
   readonly onFace: boolean;
+  /** The mixer it is pressed on with; null where it begins with a fresh one. */
+  readonly mixerOn: MixerOn | null;
   readonly effects: Effects;
   /** Every setting and every factor of the method, in the core unit of its kind. */
   readonly settings: Readonly<Record<string, number>>;

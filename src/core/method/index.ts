@@ -7,7 +7,7 @@ export { type ConsumableRow, consumablesIn, runM, topFaceM2 } from './consumable
 export * from './context';
 export { DRIVER_LABELS, DRIVER_PACED, type Driver, ONCE_A_DAY } from './drivers';
 export { type Effects, NO_EFFECTS, type Option } from './effects';
-export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl } from './engines';
+export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl, isFirstMixer } from './engines';
 export { facesOf } from './faces';
 export { between, GRAIN_UM, GRITS, type GritId, gritsIn, SKIP_MOST, scratchMm, skipsOf } from './grits';
 export { type Ladder, ladderIn, ladderOf } from './ladder';

@@ -8,6 +8,7 @@ const WORK = texts('work.metered', {
   'round-by':
     '{grouped, select, yes {the shorter of {mixer} in the mixer and } other {}}{usable} of working time / {each} a place, rounded down',
   mixers: 'Mixers',
+  'mixers-on': 'the one that is on goes on; a fresh one only after a pause longer than {life}',
   'mixers-by':
     '{silent, select, yes {the sheet gives no idle time: its working time} other {idle time}} {life}; a fresh one at the start, after a longer pause and on a new day',
   used: 'Packs used',
@@ -117,7 +118,8 @@ function rounds(ask: MixAsk, lifeMin: number, placed: number): { pressed: readon
         label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
         share: (to - from + 1) / ask.count,
         places: to - from + 1,
-        fresh: r === 0,
+        // Pressing goes on with what is on the pack already.
+        fresh: r === 0 && !(from === 1 && ask.mixerOn),
         fromTo: [from, to],
         ...(before > 0 ? { pauseMin: before } : {}),
       };
@@ -190,7 +192,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       lost: true,
       ...(perMixer ? { perMixer } : {}),
     });
-  if (sheet.mixer) {
+  if (sheet.mixer && mixers > 0) {
     if (ask.purge) lost('purge', SAY.purge(), mixers, sheet.mixer.purgeMl);
     lost('mixer', SAY.mixers(), mixers, sheet.mixer.volumeMl);
     if (ask.tubeMl > 0) lost('tube', SAY.tubes(), mixers, ask.tubeMl);
@@ -253,7 +255,9 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
           ]),
       line(
         WORK.mixers(),
-        WORK['mixers-by']({ silent: ask.idleMin === null ? 'yes' : 'no', life: minutes(lifeMin) }),
+        ask.mixerOn
+          ? WORK['mixers-on']({ life: minutes(lifeMin) })
+          : WORK['mixers-by']({ silent: ask.idleMin === null ? 'yes' : 'no', life: minutes(lifeMin) }),
         mixers,
       ),
       line(WORK.used(), WORK['used-by']({ pressed: ml(pressed), pack: ml(kitMl), flow: ml(flow) }), use),

@@ -181,6 +181,8 @@ export interface MixAsk {
   readonly inRounds: boolean;
   /** Each place filled and set before the next, or several filled and then set (metered). */
   readonly grouping: 'one' | 'several';
+  /** It begins out of a mixer that is on already, and good (metered). */
+  readonly mixerOn?: boolean;
   /** Pauses that are known beforehand: after so many places, so many minutes (metered). */
   readonly stops: readonly Stop[];
   /**

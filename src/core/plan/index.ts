@@ -20,6 +20,7 @@ export * from './load';
 export * from './load-asked';
 export { sectionInPlace } from './lying';
 export * from './milestone-times';
+export { mixerStandsMs } from './mixer-on';
 export * from './named';
 export * from './notice';
 export * from './openers';

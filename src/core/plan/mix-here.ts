@@ -193,6 +193,7 @@ export function mixAt(
     placeChosen: repair.settings['per-place'] !== undefined,
     inRounds: engine.inRounds,
     grouping: effects.grouping,
+    mixerOn: context.mixerOn !== null,
     stops: repair.stops,
     dayMin,
     tubeMl: tubeMl(context),

@@ -7,6 +7,7 @@ import { type Window, windowsOver } from './calendar';
 import { Hands } from './hands';
 import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
+import { type LeftMixer, mixerBears, mixerFor, mixerLeft } from './mixer-on';
 import { type PassAsk, planChain, preparationOf, wetInHand } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
 import { byReached, inHandOf, type Reached, reachedIn } from './reached';
@@ -73,6 +74,7 @@ interface ChainAsk {
  */
 type Answers<T> = WeakMap<Repair, { readonly ask: ChainAsk; readonly answer: T }>;
 const plans: Answers<ChainPlan> = new WeakMap();
+const onMixers: Answers<ChainPlan> = new WeakMap();
 const preparations: Answers<readonly Window[]> = new WeakMap();
 const atHand: Answers<readonly Window[]> = new WeakMap();
 
@@ -175,6 +177,15 @@ function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
   return groups;
 }
 
+/** A plan as it goes on with the mixer that the repair before it leaves, where that bears the pause; else as it is. */
+function withMixerOn(repair: Repair, ask: ChainAsk, plan: ChainPlan, left: LeftMixer | null): ChainPlan {
+  const on = mixerFor(ask.passes, plan, left);
+  if (!on) return plan;
+  const [first, ...others] = ask.passes;
+  const goesOn = once(onMixers, repair, { ...ask, passes: [{ ...first!, mixerOn: on }, ...others] }, planChain);
+  return mixerBears(goesOn, on) ? goesOn : plan;
+}
+
 /** Groups in the order in which they take the hands, wherever they stand in the order of the work. */
 const inTurn = (groups: readonly (readonly Asked[])[]): readonly (readonly Asked[])[] => {
   const furthest = (group: readonly Asked[]) =>
@@ -247,6 +258,7 @@ export function planJob(ask: JobAsk): JobPlan {
     return [];
   });
   const made: ChainPlan[] = [];
+  let left: LeftMixer | null = null;
   const held: ToolHold[] = [];
   const counted = TOOL_IDS.some((tool) => job.atHand[tool] !== null);
   const groups = inTurn(likeOnes(asked));
@@ -273,7 +285,9 @@ export function planJob(ask: JobAsk): JobPlan {
       const taken = hands.fork();
       for (const s of early.slice(i + 1).flat()) taken.add(s);
       if (repair !== inHand?.repair) for (const w of going) taken.add(w);
-      const plan = once(plans, repair, { passes, hands: taken, tools: counted ? [...held] : [] }, planChain);
+      const asked = { passes, hands: taken, tools: counted ? [...held] : [] };
+      const plan = withMixerOn(repair, asked, once(plans, repair, asked, planChain), left);
+      left = mixerLeft(plan) ?? left;
       held.push(...plan.holds);
       for (const s of plan.steps) for (const w of workedAt(s)) hands.add(w);
       made.push(plan);

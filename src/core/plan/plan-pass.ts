@@ -104,6 +104,7 @@ interface StepsAsk {
   readonly sheet: SheetRevision;
   readonly actuals: RepairAsk['actuals'];
   readonly onFace: boolean;
+  readonly mixerOn: RepairAsk['mixerOn'];
   readonly gated: boolean;
   /** From when what it throws about no longer sticks to the pass below; null where nothing waits for that. */
   readonly dustproof: MilestoneId | null;
@@ -126,10 +127,7 @@ interface Look {
   readonly reachOf: Ask;
   readonly amounts: Amounts;
 }
-/**
- * The last first looks: whoever asks for the preparation of a repair alone and whoever plans it begin with the same
- * one.
- */
+/** The last first looks: who asks for the preparation of a repair alone and who plans it begin with the same one. */
 const lastLooks = new WeakMap<Piece, Look>();
 
 /** A pass with all that its steps are laid out from. */
@@ -265,6 +263,7 @@ export function preparePass(
     grits: repair.grits,
     crew: repair.crew,
     onFace: place.onFace,
+    mixerOn: ask.mixerOn ?? null,
     ...choices.value,
   };
   // What cannot be parted into lifts has neither amounts nor steps.
@@ -312,6 +311,7 @@ export function preparePass(
       sheet: chosen.sheet,
       actuals,
       onFace: place.onFace,
+      mixerOn: ask.mixerOn,
       gated: place.below !== null,
       dustproof,
       rateNeeded: prepared.mix.rateNeeded,

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import type { HeatCell } from '../cure';
 import {
   type Answer,
@@ -6,6 +7,7 @@ import {
   factorsOf,
   type Method,
   type MethodContext,
+  type MixerOn,
   type Question,
   type StepDraft,
   settingIn,
@@ -163,6 +165,8 @@ export interface RepairAsk {
   readonly nowMs: number;
   /** Another repair of the job is begun: somebody is at work. */
   readonly underWay?: boolean;
+  /** The mixer of another repair that it is pressed on with; absent where it begins with a fresh one. */
+  readonly mixerOn?: MixerOn;
   /** The prepared pots of the sheet, where there are any. */
   readonly pots: SheetHeat | null;
 }
@@ -175,6 +179,7 @@ export const sameAsk = (was: Omit<RepairAsk, 'hands'>, now: Omit<RepairAsk, 'han
   was.windows === now.windows &&
   was.nowMs === now.nowMs &&
   was.underWay === now.underWay &&
+  dequal(was.mixerOn, now.mixerOn) &&
   was.notBefore === now.notBefore &&
   was.pots === now.pots;
 

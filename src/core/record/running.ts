@@ -1,5 +1,5 @@
 import { type Finding, findings } from '../judge';
-import { GATES, type MilestoneTime, type PlannedStep } from '../plan';
+import { GATES, type MilestoneTime, mixerStandsMs, type PlannedStep } from '../plan';
 import { at, minutes, on, type Value } from '../say';
 import { isMetered } from '../system';
 import type { PassView, RepairView } from './bundle';
@@ -91,13 +91,15 @@ export function windowOn(
 }
 
 /**
- * Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing until the
- * next.
+ * Milliseconds that a part-used mixer may still stand; null while none does. It stands from the last pressing, of the
+ * repair before where it goes on with that one’s mixer, until the next.
  */
 export function idleMixer({ plan }: Pick<PassView, 'plan'>, nowMs: number): number | null {
   if (!plan.sheet || !isMetered(plan.sheet.kind)) return null;
   const pressed = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt !== null);
   const more = plan.steps.some((s) => s.marks?.begin?.includes('mix-begins') && s.doneAt === null);
+  const on = plan.context?.mixerOn;
+  if (!pressed && on && more && on.pressedMs <= nowMs) return on.pressedMs + mixerStandsMs(plan) - nowMs;
   if (!pressed || !more) return null;
   const idle = plan.milestones.find((m) => m.kind === 'idle' && m.batch === pressed.batch);
   if (!idle || idle.planMs === null || idle.originMs === null || pressed.doneAt === null) return null;

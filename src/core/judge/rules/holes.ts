@@ -1,10 +1,18 @@
-import { listed, mm } from '../../say';
+import { mixerStandsMs } from '../../plan';
+import { listed, minutes, mm } from '../../say';
 import { BIT_OVER_MM, rodRow } from '../../system';
 import { boreOf, rodIn } from '../../void';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
 const F = findings({
+  'mixer-on': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'It goes on with the mixer of “{before}”',
+    why: 'That is pressed {pause, select, none {right before} other {{pause} before}}, and its mixer stays good for {life}: no fresh one, and no first shots to throw away.',
+    todo: 'Fill this one next. Where it comes later, begin with a fresh mixer: have one to spare.',
+  },
   'hole-table:rod': {
     severity: 'caution',
     stage: 'measure',
@@ -35,8 +43,22 @@ const F = findings({
   },
 });
 
-/** What the sheet’s table says of the hole for this rod. */
+/** What the sheet’s table says of the hole for this rod, and what mixer it is filled from. */
 export const holeRules: Readonly<Record<string, Rule>> = {
+  'mixer-on': ({ plan }) => {
+    const on = plan.context?.mixerOn;
+    const first = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+    if (!on || !first || first.doneAt !== null) return [];
+    const pauseMin = Math.round((first.startMs - on.pressedMs) / 60_000);
+    return [
+      F['mixer-on']({
+        before: on.name,
+        pause: pauseMin > 0 ? minutes(pauseMin) : 'none',
+        life: minutes(Math.floor(mixerStandsMs(plan) / 60_000)),
+      }),
+    ];
+  },
+
   'hole-table': ({ plan: { sheet, method }, repair }) => {
     const [rod, bore] = repair.void ? [rodIn(repair.void), boreOf(repair.void)] : [null, null];
     const holes = sheet?.holes ?? null;

@@ -33,6 +33,6 @@ export {
   restsSquareAndWet,
 } from './fill';
 export { pouredFast, pouredFull, setOutPots } from './pour';
-export { pressed } from './press';
+export { isFirstMixer, pressed } from './press';
 export { reworded, withWork } from './reword';
 export { carrySetting, laidRolling, layRate, restsClosed, spreadAndClosed } from './spread';

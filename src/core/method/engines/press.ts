@@ -1,4 +1,4 @@
-import { type TaskRow, tasks } from '../task';
+import { stepId, type TaskRow, tasks } from '../task';
 import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 
 /** Through a mixer or nozzle out of packs, into holes or along a line. */
@@ -40,6 +40,9 @@ export const [pause] = tasks('press', [
   },
 ]) as readonly [TaskRow];
 
+/** Whether a step, named by its id, puts the first mixer of a pass on. */
+export const isFirstMixer = (id: string): boolean => id === stepId({ task: 'purge', batch: 0, attempt: 1 });
+
 /** A fresh mixer where one is due, then place by place. */
 export const pressed: readonly TaskRow[] = [
   pause,
@@ -49,7 +52,7 @@ export const pressed: readonly TaskRow[] = [
       role: 'mix',
       each: 'batch',
       block: 'work',
-      when: ({ batch }) => batch!.mixers > 0 || batch!.index === 0,
+      when: ({ batch, mixerOn }) => batch!.mixers > 0 || (batch!.index === 0 && mixerOn === null),
       title: '{purges, select, yes {Fresh mixer: throw the first shots away} other {Fresh mixer on}}',
       detail:
         'See both parts flow, put the mixer on, {purges, select, yes {press out {purge} until the colour is even} other {go on at once}}.',
