@@ -182,3 +182,16 @@ describe('for those who go on', () => {
     await page.getByText('Repair 1', { exact: true }).first().waitFor();
   });
 });
+
+test('the running view sends one to the place whose turn it is, and says when one is here again', async () => {
+  const page = await sampled();
+  await page.goto(`${base()}/job/sample-ramp/sample-eyes/run`);
+  const first = page.getByTestId('elsewhere');
+  expect(await first.innerText()).toMatch(
+    /^Next at “Bay 3 nosing”, \w{3} \d\d:\d\d\s+Saw the edges square and vertical\s+Here again \w{3} \d\d:\d\d\s+Go there$/,
+  );
+  await first.getByRole('link', { name: 'Go there' }).click();
+  await page.waitForURL(/sample-nosing\/run$/);
+  await page.getByTestId('go').waitFor();
+  expect(await first.count()).toBe(0);
+});

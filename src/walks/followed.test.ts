@@ -1,5 +1,5 @@
 import { pieceOf, workedAt } from '@/core/plan';
-import type { Bundle } from '@/core/record';
+import { type Bundle, elsewhere } from '@/core/record';
 import { methodsData, sampleData } from '@/sample/jobs';
 import { at, ZONE } from './made';
 import { type JobStep, Technician } from './technician';
@@ -124,5 +124,47 @@ describe('who does otherwise', () => {
     // What is no wet work waits for the morning.
     technician.does(now!);
     expect(then!.startMs - technician.nowMs).toBeGreaterThan(6 * 60 * MIN);
+  });
+});
+
+describe('led from place to place by what the running view shows', () => {
+  const several = bundles.filter((b) => b.repairs.length > 1).slice(0, 2);
+  test.each(several.map((b) => [b.job.name, b] as const))('%s is worked in the order it is planned', (_, of) => {
+    const technician = new Technician(bare(of), NOW);
+    const order = technician.ahead();
+    let here = of.repairs[0]!.id;
+    let ways = 0;
+    for (const due of order) {
+      const view = technician.view();
+      const at = view.repairs.find((r) => r.repair.id === here)!;
+      const led = elsewhere(view, at, Math.max(technician.nowMs, technician.ahead(view)[0]!.startMs));
+      if (led) {
+        here = led.repairId;
+        ways++;
+      }
+      const next = technician.ahead(view).find((s) => s.repairId === here)!;
+      expect(next.path).toBe(due.path);
+      technician.does(next, 0, view);
+    }
+    // It is no single place: one is sent from one to the other.
+    expect(ways).toBeGreaterThan(of.repairs.length - 1);
+  });
+
+  test('where the step here is due or in hand, or it is the only place, one is sent nowhere', () => {
+    const ramp = bare(bundles.find((b) => b.job.id === 'sample-ramp')!);
+    const technician = new Technician({ ...ramp, repairs: [ramp.repairs[0]!] }, NOW);
+    const alone = technician.view();
+    expect(elsewhere(alone, alone.repairs[0]!, NOW)).toBeNull();
+    const both = new Technician(ramp, NOW);
+    const [first] = both.ahead();
+    const view = both.view();
+    const here = view.repairs.find((r) => r.repair.id === first!.repairId)!;
+    const there = view.repairs.find((r) => r.repair.id !== first!.repairId)!;
+    expect(elsewhere(view, here, first!.startMs)).toBeNull();
+    expect(elsewhere(view, there, first!.startMs)).toMatchObject({ repairId: here.repair.id, name: here.repair.name });
+    // What is begun is ended, whatever waits.
+    const begun = { ...there.plan.steps[0]!, begunAt: first!.startMs };
+    const inHand = { ...there, plan: { ...there.plan, steps: [begun, ...there.plan.steps.slice(1)] } };
+    expect(elsewhere(view, inHand, first!.startMs)).toBeNull();
   });
 });

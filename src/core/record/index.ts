@@ -3,6 +3,7 @@ export * from './bundle';
 export * from './changes';
 export * from './conflict';
 export * from './document';
+export * from './elsewhere';
 export * from './event';
 export * from './fold';
 export * from './frozen';

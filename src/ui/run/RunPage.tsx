@@ -7,7 +7,6 @@ import { ENGINES, STAGES } from '@/core/method';
 import { pieceName, repairName } from '@/core/plan';
 import { earlyStep, figureTests, idleMixer, liveClock, nextWait, openTests } from '@/core/record';
 import { isMetered } from '@/core/system';
-
 import { formatDuration, lowered, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { PhotoDialog } from '../photo/PhotoForm';
@@ -28,6 +27,7 @@ import { useJobAt } from '../workspace/view';
 import { clock as deviceClock, startWork } from '../workspace/workspace';
 import { useAlarm, useAwake } from './alarm';
 import { NoteDialog, ReadDialog } from './dialogs';
+import { ElsewhereFirst } from './ElsewhereFirst';
 import { PlaceTicks } from './PlaceTicks';
 import { Pot } from './Pot';
 import { potShown, runningAt, standingWords } from './pot-shown';
@@ -198,6 +198,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           />
         </div>
         <div className="flex flex-col gap-2.5 min-w-0">
+          <ElsewhereFirst view={view} at={at} nowMs={nowMs} />
           {started && step && (
             <section aria-label="Next step" aria-live="polite">
               <p className="soft text-[0.95rem]">
