@@ -1,3 +1,4 @@
+import { WET_ROLES } from '@/core/method';
 import { pieceOf, workedAt } from '@/core/plan';
 import { type Bundle, elsewhere } from '@/core/record';
 import { methodsData, sampleData } from '@/sample/jobs';
@@ -167,4 +168,53 @@ describe('led from place to place by what the running view shows', () => {
     const inHand = { ...there, plan: { ...there.plan, steps: [begun, ...there.plan.steps.slice(1)] } };
     expect(elsewhere(view, inHand, first!.startMs)).toBeNull();
   });
+});
+
+describe('late now and then, and away for a while', () => {
+  /** A quarter of the steps takes up to three quarters of an hour longer, and at times nobody is there for two. */
+  const lateness = (seed: number) => {
+    let state = seed;
+    return () => {
+      state = (state * 1_103_515_245 + 12_345) % 2 ** 31;
+      return state / 2 ** 31;
+    };
+  };
+
+  test.each(bundles.map((b, i) => [b.job.name, b, i + 1] as const))('%s', (_, b, seed) => {
+    const random = lateness(seed);
+    const technician = new Technician(bare(b), NOW);
+    const all = new Set(technician.ahead().map((s) => s.path));
+    let done: JobStep | null = null;
+    for (;;) {
+      const view = technician.view();
+      const ahead = technician.ahead(view);
+      const [next] = ahead;
+      if (!next) break;
+      // Nothing is planned for an hour that is over, and nobody for two places.
+      expect(next.startMs).toBeGreaterThanOrEqual(technician.nowMs - 1.5 * MIN);
+      const busy = ahead
+        .flatMap((s) => workedAt(s).map((w) => ({ ...w, path: s.path })))
+        .sort((x, y) => x.fromMs - y.fromMs);
+      for (const [i, w] of busy.entries())
+        if (i && w.fromMs < busy[i - 1]!.toMs - MIN) expect(`${busy[i - 1]!.path} while ${w.path}`).toBe('');
+      // What is wet is not left for another place, however long one has been away.
+      const mine = done && ahead.find((s) => s.repairId === done!.repairId && s.passId === done!.passId);
+      if (mine && goesOn(done!, mine)) expect(next.path).toBe(mine.path);
+      all.delete(next.path);
+      technician.does(next, random() < 0.25 ? Math.round(random() * 45) * MIN : 0, view);
+      done = next;
+      if (random() < 0.05) technician.nowMs += Math.round(random() * 120) * MIN;
+    }
+    expect([...all]).toEqual([]);
+  });
+
+  /** Whether a step belongs to the wet work of the one before it, without a wait or a rest between. */
+  const goesOn = (before: JobStep, step: JobStep): boolean =>
+    before.role !== 'hold' &&
+    WET_ROLES.has(before.role) &&
+    WET_ROLES.has(step.role) &&
+    step.block === before.block &&
+    step.batch === before.batch &&
+    !step.waitFor &&
+    !step.afterRest;
 });

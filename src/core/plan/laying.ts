@@ -312,7 +312,7 @@ export function layingOf(layAsk: LayAsk): Laying {
             // What is left at an edge of its own is left for the night there as well, in whatever block it goes on.
             if (draft.afterRest === 'wet' && draft.waitFor === undefined && isNextDay(slot.startMs)) rested = 'wet';
             ready = slot.startMs;
-          }
+          } else if (!begins) ready = hands.freeFrom(ready, handsOnMs(draft));
           days = daysOf(draft, ready);
           startMs = days?.[0]?.fromMs ?? ready;
           endMs = days?.at(-1)?.toMs ?? endOf(draft, startMs);

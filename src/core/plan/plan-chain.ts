@@ -139,8 +139,9 @@ export function wetInHand(asks: readonly PassAsk[], taken: Hands): readonly Wind
   const out: Window[] = [];
   for (const [i, s] of steps.entries()) {
     if (i < touched || s.doneAt !== null) continue;
-    const goesOn =
-      WET_ROLES.has(s.role) && !s.afterRest && (i === touched || s.startMs - steps[i - 1]!.endMs <= PAUSE_MS);
+    // Who lingers has it in hand all the same.
+    const from = i === touched ? s.startMs : Math.max(steps[i - 1]!.endMs, asks[0]!.nowMs);
+    const goesOn = WET_ROLES.has(s.role) && !s.afterRest && s.startMs - from <= PAUSE_MS;
     if (!goesOn) break;
     out.push(...workedAt(s));
   }

@@ -164,7 +164,7 @@ function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
   const kindOf = ({ passes, reached }: Asked): string | null => {
     const [first] = passes;
     if (!first || first.repair.plannedStart !== null || !first.sheet) return null;
-    if (!plansBy(BY_KEPT_TOGETHER, first.actuals) || reached.mixed) return null;
+    if (!plansBy(BY_KEPT_TOGETHER, first.actuals) || reached.wetMs !== null) return null;
     const method = methodOf(first.repair.method.id);
     return !method || method.keeps ? null : `${method.id}|${first.sheet.id}`;
   };
@@ -252,7 +252,7 @@ export function planJob(ask: JobAsk): JobPlan {
     );
     if (passes.ok) {
       const told = passes.value.map((p) => p.actuals);
-      return [{ repair, passes: passes.value, reached: reachedIn(told, nowMs) }];
+      return [{ repair, passes: passes.value, reached: reachedIn(told) }];
     }
     problems.push({ ...passes.problem, field: `${repair.id}.${passes.problem.field}` });
     return [];

@@ -1,28 +1,20 @@
 import { isOfBatch } from '../method';
 import type { Actuals } from './actuals';
 
-/** Who touched a wet work no longer ago than that is still at it, ms. */
-const AT_IT_MS = 30 * 60_000;
-
 /** How far a repair was worked by its record. */
 export interface Reached {
   readonly begun: boolean;
-  /** Something of it was mixed or pressed: its waits run. */
-  readonly mixed: boolean;
-  /** When the wet work was last touched that somebody is still at; null where nobody is. */
-  readonly atItMs: number | null;
+  /** When a repair was last touched of which something is mixed or pressed, so that its waits run; else null. */
+  readonly wetMs: number | null;
 }
 
-/** How far a repair of these passes was worked by an instant. */
-export function reachedIn(passes: readonly Pick<Actuals, 'startedAt' | 'begun' | 'done'>[], nowMs: number): Reached {
+/** How far a repair of these passes was worked. */
+export function reachedIn(passes: readonly Pick<Actuals, 'startedAt' | 'begun' | 'done'>[]): Reached {
   const touched = passes.flatMap(({ begun, done }) => [...begun, ...done]);
   const mixed = touched.some(([id]) => isOfBatch(id));
-  const lastMs = Math.max(Number.NEGATIVE_INFINITY, ...touched.map(([, atMs]) => atMs));
-  const open = passes.some(({ begun, done }) => [...begun.keys()].some((id) => isOfBatch(id) && !done.has(id)));
   return {
     begun: passes.some((p) => p.startedAt !== null),
-    mixed,
-    atItMs: mixed && (open || nowMs - lastMs <= AT_IT_MS) ? lastMs : null,
+    wetMs: mixed ? Math.max(...touched.map(([, atMs]) => atMs)) : null,
   };
 }
 
@@ -31,13 +23,13 @@ export function reachedIn(passes: readonly Pick<Actuals, 'startedAt' | 'begun' |
  * nobody has touched comes last.
  */
 export function byReached(a: Reached, b: Reached): number {
-  const rank = ({ begun, mixed }: Reached) => (mixed ? 0 : begun ? 1 : 2);
+  const rank = ({ begun, wetMs }: Reached) => (wetMs !== null ? 0 : begun ? 1 : 2);
   return rank(a) - rank(b);
 }
 
-/** Which of several somebody is at: the one touched last; null where nobody is at any. */
+/** Which of several is in hand, if any: the one whose wet work was touched last; null where nothing is mixed. */
 export const inHandOf = <T extends { readonly reached: Reached }>(all: readonly T[]): T | null =>
   all.reduce<T | null>((last, one) => {
-    const atIt = one.reached.atItMs;
-    return atIt !== null && atIt > (last?.reached.atItMs ?? Number.NEGATIVE_INFINITY) ? one : last;
+    const { wetMs } = one.reached;
+    return wetMs !== null && wetMs > (last?.reached.wetMs ?? Number.NEGATIVE_INFINITY) ? one : last;
   }, null);
