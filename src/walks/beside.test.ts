@@ -35,10 +35,19 @@ const view = (...repairs: readonly Repair[]) =>
 const beside = (of: ReturnType<typeof view>, id: string) =>
   of.find((r) => r.draft.id === id)!.findings.filter((f) => f.id === 'beside');
 
+/** Begun at an hour of its own, it is not prepared before that. */
+const TIED = { plannedStart: NOW };
 const [spall, crack] = ['spall', 'crack'].map((id) => FIRST_LOOKS.find((l) => l.id === id)!.id) as [string, string];
 
 test('a crack sawn open beside mortar placed a minute ago is told, and one press moves it past that', () => {
-  const [first, second] = [repair(spall, 1), repair(crack, 2)];
+  // Left to itself it is opened first, before anything is mixed.
+  const [open, mortar] = [crack, spall].map((id) => {
+    const { plan } = view(repair(spall, 1), repair(crack, 2)).find((r) => r.draft.id === id)!;
+    return plan.steps;
+  });
+  const opened = open!.filter((s) => s.block === 'prep' && s.throws).map((s) => s.endMs);
+  expect(Math.max(...opened)).toBeLessThanOrEqual(mortar!.find((s) => s.role === 'mix')!.startMs);
+  const [first, second] = [repair(spall, 1), repair(crack, 2, TIED)];
   const both = view(first, second);
   const [said] = beside(both, crack);
   expect(said!.severity).toBe('caution');
@@ -52,7 +61,7 @@ test('a crack sawn open beside mortar placed a minute ago is told, and one press
 });
 test('at two places that are named apart nothing is said; named alike, in whatever letters, it is', () => {
   const at2 = (a: string, b: string) =>
-    beside(view(repair(spall, 1, { place: a }), repair(crack, 2, { place: b })), crack);
+    beside(view(repair(spall, 1, { place: a }), repair(crack, 2, { ...TIED, place: b })), crack);
   expect(at2('Lower landing', 'Winch house')).toEqual([]);
   expect(at2('Lower landing', ' lower LANDING ')).toHaveLength(1);
 });

@@ -1,5 +1,5 @@
 import { ENGINES } from '../method';
-import { type ChainPlan, pieceName, type RepairPlan, SET_ENOUGH } from '../plan';
+import { type ChainPlan, pieceName, type RepairPlan, SET_ENOUGH, spotOf } from '../plan';
 
 /** A face that lies wet and open for a while, where other work may be beside it. */
 export interface WetFace {
@@ -50,8 +50,6 @@ export const wetFaces = (plans: readonly ChainPlan[]): readonly WetFace[] =>
     }),
   );
 
-const spot = (place: string): string => place.trim().toLowerCase();
-
 /** Those of other repairs at the same place, as far as it was named, and all of its own. */
 export const besideOf = (all: readonly WetFace[], { repairId, piece }: Pick<RepairPlan, 'repairId' | 'piece'>) =>
-  all.filter((w) => w.repairId === repairId || spot(w.place) === spot(piece.place));
+  all.filter((w) => w.repairId === repairId || spotOf(w.place) === spotOf(piece.place));

@@ -83,4 +83,8 @@ export const liesOn = (next: Pick<Pass, 'takes' | 'gate'>, passId: string): bool
   next.takes.from === 'own' ? isTied(next) : next.takes.of === passId;
 
 /** The first of these that a sheet gives tells from when dust no longer sticks to what lies open, at the latest. */
-export const SET_ENOUGH: readonly MilestoneId[] = ['tack-free', 'gel', 'next-lift', 'recoat-from', 'sandable'];
+export const SET_ENOUGH: readonly MilestoneId[] = [
+  ...(['tack-free', 'gel', 'next-lift', 'recoat-from', 'sandable'] as const),
+  // What bears a foot or a load is firm; a sheet that prints no more than that is not taken for one that sets at once.
+  ...(['foot', 'light-load', 'load'] as const),
+];

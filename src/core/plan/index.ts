@@ -31,6 +31,7 @@ export * from './placed-so-far';
 export { planChain, planPass } from './plan-chain';
 export * from './plan-job';
 export * from './pots';
+export { spotOf } from './prepared-first';
 export * from './ready-chains';
 export * from './repair';
 export * from './repair-plan';

@@ -38,16 +38,16 @@ test('the preparation laid out by itself is the one the whole plan begins with',
   for (const bundle of bundles)
     for (const repair of bundle.repairs.filter((r) => r.chain.length === 1)) {
       const whole = prepared(repair, bundle);
-      expect(preparationOf([asked(repair, bundle)], Hands.of())).toEqual(whole);
+      expect(preparationOf([asked(repair, bundle)], Hands.of()).work).toEqual(whole);
       seen += whole.length;
     }
   expect(seen).toBeGreaterThan(15);
 });
 
 test('it keeps clear of what the hands are busy with', () => {
-  const [first] = preparationOf([asked(nosing)], Hands.of());
+  const [first] = preparationOf([asked(nosing)], Hands.of()).work;
   const busy = { fromMs: first!.fromMs, toMs: first!.fromMs + 3 * 3_600_000 };
-  const later = preparationOf([asked(nosing)], Hands.of([busy]));
+  const later = preparationOf([asked(nosing)], Hands.of([busy])).work;
   expect(later[0]!.fromMs).toBeGreaterThanOrEqual(busy.toMs);
 });
 

@@ -109,21 +109,30 @@ function awaited(clash: ToolClash | null, [first]: readonly PassAsk[]): readonly
 /** The block in which a place is prepared. */
 const PREPARED = 'prep';
 
-/**
- * When the place of a repair is prepared, before anything of it is mixed: the first steps of its plan, without the
- * rest.
- */
-export function preparationOf(asks: readonly PassAsk[], taken: Hands): readonly Window[] {
+/** Where nothing tells how a place is prepared. */
+const NOT_PREPARED = { work: [], throws: false } as const;
+
+/** How the place of a repair is prepared, before anything of it is mixed. */
+export interface Preparation {
+  /** When it is worked at. */
+  readonly work: readonly Window[];
+  /** It throws dust or water about. */
+  readonly throws: boolean;
+}
+
+/** The preparing of a place: the first steps of its plan, without the rest. */
+export function preparationOf(asks: readonly PassAsk[], taken: Hands): Preparation {
   const [first] = asks;
-  if (!first) return [];
+  if (!first) return NOT_PREPARED;
   const ask: RepairAsk = { ...first, hands: taken.fork() };
   const { ready } = preparePass(ask, { below: null, readyMs: null, onFace: false, roughly: true });
-  if (!ready) return [];
+  if (!ready) return NOT_PREPARED;
   const laying = layingFor(ask, ready, null, false);
   const drafts = ready.wet.slice(0, ready.wet.findLastIndex((d) => d.block === PREPARED) + 1);
   const laid = attempt(() => laying.run(drafts));
-  if (!laid.ok) return [];
-  return laying.steps.filter((s) => s.block === PREPARED).flatMap(workedAt);
+  if (!laid.ok) return NOT_PREPARED;
+  const steps = laying.steps.filter((s) => s.block === PREPARED);
+  return { work: steps.flatMap(workedAt), throws: steps.some((s) => s.throws !== undefined) };
 }
 
 /** A minute between two steps is no pause. */

@@ -2,15 +2,16 @@ import { dequal } from 'dequal';
 import { methodOf, TOOL_IDS } from '../method';
 import { attempt, type Budget, meter, type Problem, texts } from '../say';
 import type { SheetRevision, Stock } from '../system';
-import { type Actuals, NOTHING_YET, plansBy } from './actuals';
-import { type Window, windowsOver } from './calendar';
+import { type Actuals, NOTHING_YET } from './actuals';
+import { longestMs, type Window, windowsOver } from './calendar';
 import { Hands } from './hands';
 import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
 import { type LeftMixer, mixerBears, mixerFor, mixerLeft } from './mixer-on';
-import { type PassAsk, planChain, preparationOf, wetInHand } from './plan-chain';
+import { type PassAsk, type Preparation, planChain, preparationOf, wetInHand } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
-import { byReached, inHandOf, type Reached, reachedIn } from './reached';
+import { type AskedRepair, preparedFirst } from './prepared-first';
+import { byReached, inHandOf, reachedIn } from './reached';
 import { type Piece, passKey, piecesOf, type Repair } from './repair';
 import { type ChainPlan, sameAsk, settingOf } from './repair-plan';
 import { workedAt } from './step-time';
@@ -75,7 +76,9 @@ interface ChainAsk {
 type Answers<T> = WeakMap<Repair, { readonly ask: ChainAsk; readonly answer: T }>;
 const plans: Answers<ChainPlan> = new WeakMap();
 const onMixers: Answers<ChainPlan> = new WeakMap();
-const preparations: Answers<readonly Window[]> = new WeakMap();
+const preparations: Answers<Preparation> = new WeakMap();
+/** The same where nothing else is on the hands. */
+const alone: Answers<Preparation> = new WeakMap();
 const atHand: Answers<readonly Window[]> = new WeakMap();
 
 const samePass = (was: PassAsk, now: PassAsk): boolean => sameAsk(was, now) && dequal(was.actuals, now.actuals);
@@ -146,36 +149,7 @@ function thermalIn({ site, thermals }: Setting, repair: Piece, actuals: Actuals)
   return thermal;
 }
 
-interface Asked {
-  readonly repair: Repair;
-  readonly passes: readonly PassAsk[];
-  readonly reached: Reached;
-}
-
-/** From this version of the core on like repairs stay together when the first of them is begun. */
-const BY_KEPT_TOGETHER = [0, 36] as const;
-
-/**
- * Repairs in their order, those together that follow each other by the same method and system, of which nothing is
- * mixed yet and that are not tied to an hour, and whose prepared face keeps until its turn comes.
- */
-function likeOnes(asked: readonly Asked[]): readonly (readonly Asked[])[] {
-  const groups: Asked[][] = [];
-  const kindOf = ({ passes, reached }: Asked): string | null => {
-    const [first] = passes;
-    if (!first || first.repair.plannedStart !== null || !first.sheet) return null;
-    if (!plansBy(BY_KEPT_TOGETHER, first.actuals) || reached.wetMs !== null) return null;
-    const method = methodOf(first.repair.method.id);
-    return !method || method.keeps ? null : `${method.id}|${first.sheet.id}`;
-  };
-  for (const one of asked) {
-    const last = groups.at(-1);
-    const kind = kindOf(one);
-    if (last && kind !== null && kindOf(last[0]!) === kind) last.push(one);
-    else groups.push([one]);
-  }
-  return groups;
-}
+type Asked = AskedRepair & { readonly repair: Repair };
 
 /** A plan as it goes on with the mixer that the repair before it leaves, where that bears the pause; else as it is. */
 function withMixerOn(repair: Repair, ask: ChainAsk, plan: ChainPlan, left: LeftMixer | null): ChainPlan {
@@ -261,7 +235,9 @@ export function planJob(ask: JobAsk): JobPlan {
   let left: LeftMixer | null = null;
   const held: ToolHold[] = [];
   const counted = TOOL_IDS.some((tool) => job.atHand[tool] !== null);
-  const groups = inTurn(likeOnes(asked));
+  const prepared = ({ repair, passes }: Asked) =>
+    once(alone, repair, { passes, hands: Hands.of(), tools: [] }, preparationOf);
+  const groups = inTurn(preparedFirst(asked, prepared, longestMs(windows)));
   // Nobody leaves what is wet in the hand for what another place waits for, though its turn be sooner.
   const inHand = inHandOf(asked);
   const first = groups[0]?.[0] === inHand;
@@ -270,14 +246,14 @@ export function planJob(ask: JobAsk): JobPlan {
       ? once(atHand, inHand.repair, { passes: inHand.passes, hands: Hands.of(), tools: [] }, wetInHand)
       : [];
   for (const group of groups) {
-    // Of like repairs that follow each other all are prepared first: nobody saws beside fresh mortar.
     const early: (readonly Window[])[] = [];
     if (group.length > 1) {
       const preparing = hands.fork();
       for (const { repair, passes } of group) {
-        const steps = once(preparations, repair, { passes, hands: preparing.fork(), tools: [] }, preparationOf);
-        for (const s of steps) preparing.add(s);
-        early.push(steps);
+        const asked = { passes, hands: preparing.fork(), tools: [] };
+        const { work } = once(preparations, repair, asked, preparationOf);
+        for (const w of work) preparing.add(w);
+        early.push(work);
       }
     }
     for (const [i, { repair, passes }] of group.entries()) {
