@@ -32,6 +32,8 @@ const jobOf = (repairs: readonly Repair[], over: Partial<Bundle> = {}): Bundle =
   ...over,
 });
 const posts = jobOf([...Array(POSTS).keys()].map((i) => post(i)));
+/** A post of a single hole: more is thrown away than goes in. */
+const small = (i: number): Repair => post(i, { void: { ...pieceOf(eyes).void!, count: 1 } });
 const planned = (bundle: Bundle, nowMs = NOW) => viewJob(bundle, nowMs).repairs.map((r) => r.passes[0]!);
 const mixersOf = (bundle: Bundle) => planned(bundle).map(({ plan }) => plan.batches.reduce((n, b) => n + b.mixers, 0));
 const lostMl = (bundle: Bundle) =>
@@ -43,6 +45,9 @@ test('the first post takes a mixer, the next go on with it, and nothing more is 
   expect(mixersOf(posts)).toEqual([1, 0, 0, 0]);
   expect(lostMl(posts)).toBeCloseTo(lostMl(all), 9);
   expect(lostMl(posts)).toBeGreaterThan(10);
+  // Of what is lost with it the first is not told as of a waste of its own; by itself it is.
+  const told = (b: Bundle) => planned(b)[0]!.findings.some((f) => f.id === 'lost');
+  expect([told(jobOf([small(0)])), told(jobOf([small(0), small(1)]))]).toEqual([true, false]);
   // What is placed is the same, hole for hole.
   const placed = (b: Bundle) =>
     planned(b).reduce((ml, { plan }) => ml + plan.batches.reduce((s, x) => s + x.placedMl, 0), 0);
@@ -70,6 +75,7 @@ test('no step puts a fresh mixer on where one goes on, it is said why, and the p
 
 test.each([
   ['another system', (r: Repair) => withPiece(r, { ...pieceOf(r), sheetId: 'none' })],
+  ['an hour of its own that is sooner', (r: Repair) => ({ ...r, plannedStart: ramp.job.startFrom - 24 * 60 * MIN })],
   ['an hour of its own that is later', (r: Repair) => ({ ...r, plannedStart: ramp.job.startFrom + 9 * 60 * MIN })],
   [
     'holes so deep that they want a tube',

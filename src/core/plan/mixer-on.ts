@@ -1,6 +1,7 @@
 import { ENGINES, isFirstMixer, isOfBatch, type MixerOn, tubeMm } from '../method';
 import { isMetered } from '../system';
 import { plansBy } from './actuals';
+import { repairName } from './named';
 import type { PassAsk } from './plan-chain';
 import type { ChainPlan, RepairPlan } from './repair-plan';
 
@@ -30,8 +31,14 @@ export function mixerLeft(plan: ChainPlan): LeftMixer | null {
   const pass = plan.passes.findLast(isPressed);
   const last = pass && pressings(pass).at(-1);
   if (!pass || !last) return null;
-  const { id: repairId, name } = pass.piece;
-  return { repairId, name, pressedMs: last.endMs, sheetId: pass.sheet!.id, tube: hasTube(pass) };
+  const { id: repairId } = pass.piece;
+  return {
+    repairId,
+    name: repairName(pass.piece),
+    pressedMs: last.endMs,
+    sheetId: pass.sheet!.id,
+    tube: hasTube(pass),
+  };
 }
 
 /** How long a mixer may stand by the clocks of a pass, ms: what its sheet says, else its working time. */
@@ -53,14 +60,19 @@ export function mixerFor([first]: readonly PassAsk[], plan: ChainPlan, left: Lef
   const { sheetId: _, tube: __, ...on } = left;
   const touched = [...first.actuals.begun.keys(), ...first.actuals.done.keys()];
   if (touched.some(isOfBatch)) return touched.some(isFirstMixer) ? null : on;
-  const next = pressings(pass)[0];
-  return next && next.startMs - left.pressedMs <= mixerStandsMs(pass) + READY_MS ? on : null;
+  return pauseIn(pass, left.pressedMs, mixerStandsMs(pass) + READY_MS) ? on : null;
+}
+
+/** Whether the first place of a pass is pressed after an instant, and no more than so much later. */
+function pauseIn(pass: RepairPlan, pressedMs: number, mostMs: number): boolean {
+  const first = pressings(pass)[0];
+  return first !== undefined && first.startMs >= pressedMs && first.startMs - pressedMs <= mostMs;
 }
 
 /** Whether the mixer is still good when the first place of a repair that goes on with it is pressed. */
 export function mixerBears(plan: ChainPlan, { pressedMs }: MixerOn): boolean {
-  const [pass] = plan.passes;
-  const first = pass && pressings(pass)[0];
-  if (!pass || !first) return false;
-  return first.begunAt !== null || first.doneAt !== null || first.startMs - pressedMs <= mixerStandsMs(pass);
+  const pass = plan.passes[0]!;
+  const first = pressings(pass)[0];
+  if (first && (first.begunAt !== null || first.doneAt !== null)) return true;
+  return pauseIn(pass, pressedMs, mixerStandsMs(pass));
 }

@@ -86,13 +86,20 @@ const seen = new WeakMap<
   {
     readonly sheets: readonly SheetRevision[];
     readonly stock: readonly Stock[];
-    readonly beside: readonly WetFace[];
+    readonly others: Others;
     readonly view: RepairView;
   }
 >();
 
-/** Whether the same faces lie wet at the same hours. */
-const sameFaces = (a: readonly WetFace[], b: readonly WetFace[]) =>
+/** What of the other repairs of the job bears on the judgement of one. */
+interface Others {
+  readonly beside: readonly WetFace[];
+  readonly mixerGoesOn: boolean;
+}
+
+/** Whether the same faces lie wet at the same hours, and the mixer goes on or does not. */
+const sameOthers = ({ beside: a, mixerGoesOn }: Others, { beside: b, ...then }: Others) =>
+  mixerGoesOn === then.mixerGoesOn &&
   a.length === b.length &&
   a.every((w, i) => {
     const x = b[i]!;
@@ -151,14 +158,14 @@ function judgedPasses(
   { job, sheets, stock }: Bundle,
   of: PlannedRepair,
   nowMs: number,
-  beside: readonly WetFace[],
+  others: Others,
 ): readonly PassView[] {
   const passes: PassView[] = [];
   for (const [i, pass] of of.passes.entries()) {
     const { plan, actuals } = pass;
     const next = of.passes[i + 1]?.plan.piece;
     const covered = next !== undefined && liesOn(next, plan.passId);
-    const context = { job, repair: plan.piece, plan, actuals, sheets, stock, nowMs, beside, covered };
+    const context = { job, repair: plan.piece, plan, actuals, sheets, stock, nowMs, ...others, covered };
     const before = passes.flatMap((x) => x.findings);
     const name = pieceName(plan.piece, passes.length);
     const found = judge(context);
@@ -168,13 +175,13 @@ function judgedPasses(
   return passes;
 }
 
-function viewRepair(bundle: Bundle, of: PlannedRepair, nowMs: number, beside: readonly WetFace[]): RepairView {
+function viewRepair(bundle: Bundle, of: PlannedRepair, nowMs: number, others: Others): RepairView {
   const { sheets, stock } = bundle;
   const known = seen.get(of);
   // The same plan of the same draft was judged before; only another shelf could change what is found in it.
   const shelf = known && same(known.sheets, sheets) && same(known.stock, stock);
-  if (known && shelf && sameFaces(known.beside, beside)) return known.view;
-  const passes = judgedPasses(bundle, of, nowMs, beside);
+  if (known && shelf && sameOthers(known.others, others)) return known.view;
+  const passes = judgedPasses(bundle, of, nowMs, others);
   const [first] = passes;
   const view = {
     ...of,
@@ -182,7 +189,7 @@ function viewRepair(bundle: Bundle, of: PlannedRepair, nowMs: number, beside: re
     findings: passes.length === 1 ? first!.findings : byRank(passes.flatMap((p) => p.findings)),
     states: passes.length === 1 ? first!.states : together(passes.map((p) => p.states)),
   };
-  seen.set(of, { sheets, stock, beside, view });
+  seen.set(of, { sheets, stock, others, view });
   return view;
 }
 
@@ -210,12 +217,17 @@ function planned(bundle: Bundle, nowMs: number, pots: Pots) {
   const plan = planJob({ job, repairs: worked, sheets, stock, actuals, nowMs, pots });
   const drafts = new Map(repairs.map((r) => [r.id, r]));
   const wet = wetFaces(plan.repairs);
+  const takenOn = new Set(plan.repairs.map((p) => p.passes[0]?.context?.mixerOn?.repairId));
   return {
     plan,
     repairs: plan.repairs.map((p) =>
       plannedRepair(p, drafts.get(p.repairId)!, frozen.get(p.repairId)?.changes ?? [], actuals),
     ),
-    judged: (of: PlannedRepair) => viewRepair(bundle, of, nowMs, besideOf(wet, of.plan)),
+    judged: (of: PlannedRepair) =>
+      viewRepair(bundle, of, nowMs, {
+        beside: besideOf(wet, of.plan),
+        mixerGoesOn: takenOn.has(of.draft.id),
+      }),
   };
 }
 

@@ -232,9 +232,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     ];
   },
 
-  lost: ({ plan }) => {
+  lost: ({ plan, mixerGoesOn }) => {
     const { mix, sheet } = plan;
-    if (!mix || !sheet) return [];
+    if (!mix || !sheet || mixerGoesOn) return [];
     const lost = mix.lines.reduce((sum, l) => sum + (l.lost ? l.ml : 0), 0);
     const placed = mix.lines.reduce((sum, l) => sum + l.ml, 0) - lost;
     if (placed <= 0 || lost <= WASTE_SAID * placed) return [];

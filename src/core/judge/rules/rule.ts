@@ -18,6 +18,8 @@ export interface JudgeContext {
   readonly covered?: boolean;
   /** Faces of other repairs at the same place that lie wet for a while; none where that is not known. */
   readonly beside?: readonly WetFace[];
+  /** Another repair is pressed on with the mixer it leaves: what is lost with that is lost for both. */
+  readonly mixerGoesOn?: boolean;
 }
 
 export type Rule = (c: JudgeContext) => readonly Finding[];
