@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
+import { pieceOf, withPiece } from '@/core/plan';
+import { sampleData } from '@/sample/jobs';
 import { site, turnTo, withSample } from './browser';
 import { type FileLetGo, letGo } from './hands';
 
@@ -11,6 +13,25 @@ const sampled = async () => {
   await withSample(page, base());
   return page;
 };
+
+/** A job in which forty rods are drilled before the mortar that sets longest. */
+const longRodsFirst: typeof sampleData = (now, zone) => {
+  const all = sampleData(now, zone);
+  const ramp = all.bundles.find((b) => b.job.id === 'sample-ramp')!;
+  const [nosing, eyes] = ramp.repairs.map((r) => ({ ...r, id: `${r.id}-2`, jobId: 'rods-first' }));
+  const many = { ...pieceOf(eyes!).void!, count: 40 };
+  const repairs = [
+    { ...withPiece(eyes!, { ...pieceOf(eyes!), void: many }), order: 1 },
+    { ...nosing!, order: 2 },
+  ];
+  return { ...all, bundles: [{ ...ramp, job: { ...ramp.job, id: 'rods-first' }, repairs, events: [], snapshots: [] }] };
+};
+const expectNames = (page: Page, names: readonly string[]) =>
+  page.waitForFunction(
+    (wanted) =>
+      [...document.querySelectorAll('section[aria-label="Repairs"] li h2')].map((h) => h.textContent).join() === wanted,
+    names.join(),
+  );
 
 /** Files let go over the page, as from a folder beside it. */
 const drop = (page: Page, files: readonly FileLetGo[]) => letGo(page.locator('main'), ...files);
@@ -194,4 +215,26 @@ test('the running view sends one to the place whose turn it is, and says when on
   await page.waitForURL(/sample-nosing\/run$/);
   await page.getByTestId('go').waitFor();
   expect(await first.count()).toBe(0);
+});
+
+test('the order that opens a job soonest is found, told with what it gains, taken with one press and taken back', async () => {
+  const page = await yard.page();
+  await withSample(page, base(), [longRodsFirst]);
+  await page.goto(`${base()}/job/rods-first`);
+  const offer = page.getByTestId('order-offer');
+  await offer.getByRole('button', { name: 'Which order opens it soonest?' }).click();
+  const take = offer.getByRole('button', { name: 'Take this order' });
+  await take.waitFor();
+  expect(await offer.getByRole('status').textContent()).toMatch(
+    /^In the order “Bay 3 nosing”, “Landing step eyes” all of it is open \w{3} \d\d:\d\d, \d+ h.* sooner\.$/,
+  );
+  const names = () => page.locator('section[aria-label="Repairs"] li h2').allTextContents();
+  expect(await names()).toEqual(['Landing step eyes', 'Bay 3 nosing']);
+  await take.click();
+  await expectNames(page, ['Bay 3 nosing', 'Landing step eyes']);
+  // Asked again, nothing is better.
+  await offer.getByRole('button', { name: 'Which order opens it soonest?' }).click();
+  await offer.getByText('This order opens it as soon as any other that was tried.').waitFor();
+  await page.keyboard.press('Control+z');
+  await expectNames(page, ['Landing step eyes', 'Bay 3 nosing']);
 });

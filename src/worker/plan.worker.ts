@@ -1,6 +1,15 @@
 import './no-eval';
 import { expose } from 'comlink';
-import { type JobAsk, type Opener, openersOf, type PlaceAsk, type PlaceTrial, tryPlace } from '@/core/plan';
+import {
+  type BestOrder,
+  bestOrder,
+  type JobAsk,
+  type Opener,
+  openersOf,
+  type PlaceAsk,
+  type PlaceTrial,
+  tryPlace,
+} from '@/core/plan';
 import { attempt, type Problem } from '@/core/say';
 
 export type PlaceReply =
@@ -10,6 +19,8 @@ export type PlaceReply =
 const api = {
   /** What would open a window for a repair: many plans, so not on the page's own thread. */
   openers: (ask: JobAsk, repairId: string): readonly Opener[] => openersOf(ask, repairId),
+  /** The order in which a job is open the soonest. */
+  order: (ask: JobAsk): BestOrder | null => bestOrder(ask),
   /** A system tried at a place. */
   place: (ask: PlaceAsk): PlaceReply => attempt(() => tryPlace(ask)),
 };

@@ -1,6 +1,7 @@
 export * from './acceptance';
 export * from './actuals';
 export * from './begins';
+export * from './best-order';
 export * from './calendar';
 export * from './cautions';
 export * from './chain';

@@ -49,6 +49,7 @@ import { AtHand } from './AtHand';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
 import { type Begin, MethodChoice } from './MethodChoice';
+import { OrderOffer } from './OrderOffer';
 import { SetTogether } from './SetTogether';
 import { ShareJob } from './ShareJob';
 import { ZoneField } from './ZoneField';
@@ -178,6 +179,7 @@ export function JobPage({ jobId }: { jobId: string }) {
               </li>
             ))}
           </ol>
+          <OrderOffer view={view} nowMs={nowMs} />
           <SetTogether repairs={view.repairs} />
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
           <MethodChoice onChoose={add} />
