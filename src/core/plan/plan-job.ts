@@ -160,6 +160,21 @@ function withMixerOn(repair: Repair, ask: ChainAsk, plan: ChainPlan, left: LeftM
   return mixerBears(goesOn, on) ? goesOn : plan;
 }
 
+/** When each of a group that is prepared before the first is mixed is prepared: one after the other. */
+function preparedEarly(group: readonly Asked[], hands: Hands): readonly (readonly Window[])[] {
+  if (group.length < 2) return [];
+  const preparing = hands.fork();
+  return group.map(({ repair, passes }) => {
+    const { work } = once(preparations, repair, { passes, hands: preparing.fork(), tools: [] }, preparationOf);
+    for (const w of work) preparing.add(w);
+    return work;
+  });
+}
+
+/** When the hands are at what is wet: nobody leaves it for what another place waits for, though its turn be sooner. */
+const goingOn = ({ repair, passes }: Asked): readonly Window[] =>
+  once(atHand, repair, { passes, hands: Hands.of(), tools: [] }, wetInHand);
+
 /** Groups in the order in which they take the hands, wherever they stand in the order of the work. */
 const inTurn = (groups: readonly (readonly Asked[])[]): readonly (readonly Asked[])[] => {
   const furthest = (group: readonly Asked[]) =>
@@ -238,24 +253,10 @@ export function planJob(ask: JobAsk): JobPlan {
   const prepared = ({ repair, passes }: Asked) =>
     once(alone, repair, { passes, hands: Hands.of(), tools: [] }, preparationOf);
   const groups = inTurn(preparedFirst(asked, prepared, longestMs(windows)));
-  // Nobody leaves what is wet in the hand for what another place waits for, though its turn be sooner.
   const inHand = inHandOf(asked);
-  const first = groups[0]?.[0] === inHand;
-  const going =
-    inHand && !first
-      ? once(atHand, inHand.repair, { passes: inHand.passes, hands: Hands.of(), tools: [] }, wetInHand)
-      : [];
+  const going = inHand && groups[0]?.[0] !== inHand ? goingOn(inHand) : [];
   for (const group of groups) {
-    const early: (readonly Window[])[] = [];
-    if (group.length > 1) {
-      const preparing = hands.fork();
-      for (const { repair, passes } of group) {
-        const asked = { passes, hands: preparing.fork(), tools: [] };
-        const { work } = once(preparations, repair, asked, preparationOf);
-        for (const w of work) preparing.add(w);
-        early.push(work);
-      }
-    }
+    const early = preparedEarly(group, hands);
     for (const [i, { repair, passes }] of group.entries()) {
       if (stopped) break;
       const taken = hands.fork();
