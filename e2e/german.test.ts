@@ -125,7 +125,7 @@ test('in German no view is English or has decimal points; at a desk and on a pho
         await onScreen(page, PHONE, true);
         await page.waitForTimeout(250);
       }
-      const unfit = (await unfitOn(page, 10)).filter((what) => size === PHONE || !what.endsWith('px high'));
+      const unfit = await unfitOn(page, 10, (what) => size === PHONE || !what.endsWith('px high'));
       if (unfit.length) found[`${view} ${size.width}`] = unfit;
     }
   }

@@ -96,7 +96,7 @@ test('at a desk no word of a drawing is small, cut, or lies over or under anothe
     for (const view of views) {
       await turnTo(page, base(), view);
       await page.waitForTimeout(250);
-      const unfit = (await unfitOn(page, 10)).filter((u) => !/px high$/.test(u));
+      const unfit = await unfitOn(page, 10, (u) => !/px high$/.test(u));
       if (unfit.length) found[`${view} ${height}`] = unfit;
     }
   }

@@ -36,8 +36,27 @@ export const VIEWS = [
   `${RUNNING}/bench`,
 ];
 
-/** What a hand and an eye cannot use on the page: too wide, words too small or over each other, presses too low. */
-export const unfitOn = (page: Page, leastPx: number) =>
+/** A page is laid out anew for a screen within so many looks at it, however slow the machine. */
+const LOOKS = 20;
+
+/**
+ * What a hand and an eye cannot use on the page, once it has been laid out: too wide, words too small or over each
+ * other, presses too low.
+ * @param counts which of it is a fault on this screen
+ */
+export async function unfitOn(
+  page: Page,
+  leastPx: number,
+  counts: (what: string) => boolean = () => true,
+): Promise<readonly string[]> {
+  for (let look = 1; ; look++) {
+    const unfit = (await unfitNow(page, leastPx)).filter(counts);
+    if (!unfit.length || look === LOOKS) return unfit;
+    await page.waitForTimeout(100);
+  }
+}
+
+const unfitNow = (page: Page, leastPx: number): Promise<readonly string[]> =>
   page.evaluate((least) => {
     const out: string[] = [];
     const wide = document.documentElement.scrollWidth - document.documentElement.clientWidth;
