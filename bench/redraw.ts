@@ -148,7 +148,9 @@ async function pulled(base: string, bundle: Bundle, pulls: readonly Pull[]): Pro
 
 const passesIn = ({ repairs }: Bundle): number => repairs.reduce((sum, r) => sum + r.chain.length, 0);
 
-/** From the press on a leaf of the rule to the painted stage: of five times for each stage the middle one, sorted, ms. */
+/**
+ * From the press on a leaf of the rule to the painted stage: of five times for each stage the middle one, sorted, ms.
+ */
 const opened = (page: Page): Promise<number[]> =>
   page.evaluate(async () => {
     const times: Record<string, number[]> = {};

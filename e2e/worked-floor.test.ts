@@ -2,7 +2,10 @@ import { site } from './browser';
 import { choose, runToTheEnd, stage, type } from './hands';
 import { BED_BAG, begin, begun, chosen, known, MORTAR_KIT, newJob, said, says, typeSheet } from './worked';
 
-/** Patches and floors, typed from an empty database: what lies in the hollow, what the trowel reaches, who treads there. */
+/**
+ * Patches and floors, typed from an empty database: what lies in the hollow, what the trowel reaches, who treads
+ * there.
+ */
 const yard = site();
 const { base } = yard;
 

@@ -39,7 +39,7 @@ const mixersOf = (bundle: Bundle) => planned(bundle).map(({ plan }) => plan.batc
 const lostMl = (bundle: Bundle) =>
   planned(bundle).reduce((ml, { plan }) => ml + plan.mix!.lines.reduce((s, l) => s + (l.perMixer ? l.ml : 0), 0), 0);
 
-test('the first post takes a mixer, the next go on with it, and nothing more is thrown away than for one repair', () => {
+test('the first post takes a mixer, the next go on with it, and no more is lost than in one repair', () => {
   const all = jobOf([post(0, { void: { ...pieceOf(eyes).void!, count: POSTS * HOLES } })]);
   expect(mixersOf(all)).toEqual([1]);
   expect(mixersOf(posts)).toEqual([1, 0, 0, 0]);
@@ -101,7 +101,7 @@ function firstFilled(): Technician {
   }
 }
 
-test('who goes on at once goes on with it, and sees how long it stays good; who lingers begins with a fresh one', () => {
+test('who goes on at once sees how long it stays good; who lingers begins with a fresh one', () => {
   const technician = firstFilled();
   const second = () => technician.view().repairs.find((r) => r.repair.id === 'post-1')!.passes[0]!;
   const pressedMs = technician.nowMs;

@@ -7,7 +7,10 @@ import { sampleRecords } from '@/sample/jobs';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { at, firstPlanned, ZONE } from './made';
 
-/** What a person at the bench is told to weigh and to stir is what lies on the bench: by the material, whatever the method. */
+/**
+ * What a person at the bench is told to weigh and to stir is what lies on the bench: by the material, whatever the
+ * method.
+ */
 const NOW = at('2027-05-10T07:00');
 const shelf = [
   ...new Map(

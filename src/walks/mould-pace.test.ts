@@ -9,7 +9,10 @@ import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { draws } from './draws';
 import { at, drawnShape, firstPlanned, happened, ZONE } from './made';
 
-/** A mould is built up bead by bead out of powder and liquid; anything else is pressed in, at a pace nobody had to type. */
+/**
+ * A mould is built up bead by bead out of powder and liquid; anything else is pressed in, at a pace nobody had to
+ * type.
+ */
 const NOW = at('2027-05-10T07:00');
 const job = { ...freshJob(NOW), id: 'mould-job', zone: ZONE, startFrom: NOW };
 const method = METHODS.find((m) => m.id === 'rebuilt-part')!;

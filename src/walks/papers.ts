@@ -3,8 +3,8 @@ import { blankDraft, blankKit, blankTime, ofKind, type SheetDraft } from '@/ui/s
 import { readDraft } from '@/ui/shelf/read-draft';
 
 /**
- * What a paper prints: its kind, ratio, packs part by part, times at 20 °C or where it says, and what only its kind asks
- * for.
+ * What a paper prints: its kind, ratio, packs part by part, times at 20 °C or where it says, and what only its kind
+ * asks for.
  */
 export type Paper = readonly [
   kind: SheetRevision['kind'],

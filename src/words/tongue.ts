@@ -2,8 +2,8 @@ import { IntlMessageFormat } from 'intl-messageformat';
 import { type DecimalMark, withMark } from '@/core/units';
 
 /**
- * What each English text of the product is in another language. A text with gaps stands under its pattern, `Choose: {0}`;
- * what it becomes is a pattern of the ICU, so that a gap may be moved, counted or chosen by.
+ * What each English text of the product is in another language. A text with gaps stands under its pattern, `Choose:
+ * {0}`; what it becomes is a pattern of the ICU, so that a gap may be moved, counted or chosen by.
  */
 export type Catalogue = ReadonlyMap<string, string>;
 
@@ -68,8 +68,8 @@ export function translated(text: string): string {
 }
 
 /**
- * A title within a sentence. English writes it small there; another language has it in its catalogue as it stands within
- * one.
+ * A title within a sentence. English writes it small there; another language has it in its catalogue as it stands
+ * within one.
  */
 export const lowered = (title: string): string => {
   const small = title.charAt(0).toLowerCase() + title.slice(1);
@@ -91,7 +91,11 @@ const filled = (value: Gap): string => {
   return typeof value === 'string' ? translated(value) : withMark(String(value), LANGUAGE_ROWS[spoken].decimal);
 };
 
-/** Several of them in one line, each in the language spoken. @param by what stands between them @example joined(kits, ' or ') */
+/**
+ * Several of them in one line, each in the language spoken.
+ * @param by what stands between them
+ * @example joined(kits, ' or ')
+ */
 export const joined = (items: readonly Gap[], by: string): string => items.map(filled).join(translated(by));
 
 function patternOf(told: string): IntlMessageFormat {

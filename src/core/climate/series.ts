@@ -13,8 +13,8 @@ export interface Series {
 }
 
 /**
- * A computed temperature without the last places that its solver leaves: in air of 8 °C a base has 8 °C, and no limit of
- * 8 °C is missed by a billionth of a degree.
+ * A computed temperature without the last places that its solver leaves: in air of 8 °C a base has 8 °C, and no limit
+ * of 8 °C is missed by a billionth of a degree.
  */
 export const settled = (tempC: number): number => Math.round(tempC * 1e8) / 1e8;
 

@@ -9,7 +9,9 @@ export interface Lines {
   readonly starts: Int32Array;
   readonly stride: number;
   readonly count: number;
-  /** Heat capacity of each cell, J/K; conductance to the next along the line, and from both ends to the outside, W/K. */
+  /**
+   * Heat capacity of each cell, J/K; conductance to the next along the line, and from both ends to the outside, W/K.
+   */
   readonly cap: Float64Array;
   readonly link: Float64Array;
   readonly outFirst: Float64Array;

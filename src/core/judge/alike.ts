@@ -14,8 +14,8 @@ const textOf = (said: Said): string => (typeof said === 'string' ? said : said.i
 const MANY = 3;
 
 /**
- * Folds long like lists: a second stop over another batch says nothing that the first does not. What has ways out of its
- * own, and what somebody has decided on, stands by itself.
+ * Folds long like lists: a second stop over another batch says nothing that the first does not. What has ways out of
+ * its own, and what somebody has decided on, stands by itself.
  * @param apart what keeps two of them from being told as one, as whether it was overridden
  * @returns every finding once, each group where its first one stood
  */

@@ -259,7 +259,7 @@ export const levelSetting = (
 ): Setting => ({ id, label, kind: 'length', byDefault, min: 0, max, stage: 'finish', when: (e) => e.level === id });
 
 /**
- * What ends a wait as well where a sheet prints no time to let go or to grind: what bears that much is let go, and takes
- * an abrasive. Not for what gets too hard to be cut.
+ * What ends a wait as well where a sheet prints no time to let go or to grind: what bears that much is let go, and
+ * takes an abrasive. Not for what gets too hard to be cut.
  */
 export const HELD_LONGER: readonly MilestoneId[] = ['foot', 'light-load', 'load'];

@@ -36,7 +36,9 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   batch: 'batch',
 };
 
-/** What of the wet work comes once in a day, however many places are worked in it; null is what comes once in a task. */
+/**
+ * What of the wet work comes once in a day, however many places are worked in it; null is what comes once in a task.
+ */
 export const ONCE_A_DAY: ReadonlySet<Driver | null> = new Set([null, 'fresh mixer']);
 
 /** What people tell a pace of it by: an hour’s square metres, metres, places. */

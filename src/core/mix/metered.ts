@@ -50,8 +50,8 @@ function roundSize({ grouping, minutesPerPlace, usableMin }: MixAsk, lifeMin: nu
 }
 
 /**
- * Rounds of a size, and mixers, of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at the start,
- * after a pause longer than the resin may stand in it, and on a new day.
+ * Rounds of a size, and mixers, of so many like places. A mixer lives by pauses, not by holes: a fresh one is taken at
+ * the start, after a pause longer than the resin may stand in it, and on a new day.
  */
 function stretchesOf(
   ask: MixAsk,
@@ -129,8 +129,8 @@ function rounds(ask: MixAsk, lifeMin: number, placed: number): { pressed: readon
 }
 
 /**
- * Lift by lift, or like parts one after the other: what comes out of a mixer is freshly mixed, so no pot caps it, and it
- * goes on until a pause ends the mixer. Between lifts one waits for longer than that.
+ * Lift by lift, or like parts one after the other: what comes out of a mixer is freshly mixed, so no pot caps it, and
+ * it goes on until a pause ends the mixer. Between lifts one waits for longer than that.
  */
 function portions(ask: MixAsk, lifeMin: number, placed: number): readonly Pressed[] {
   if (!ask.parts)
@@ -207,11 +207,13 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       `under ${figure(kitMl)} mL`,
       REFUSED['flow-check-leaves']({ flow: ml(flow), kit: ml(kitMl) }),
     );
-  const packsFor = (volumeMl: number) => Math.ceil(volumeMl / (kitMl - flow) - 1e-9);
+  // The pack of a mixer that is on already was seen to flow before.
+  const seen = ask.mixerOn ? 1 : 0;
+  const packsFor = (volumeMl: number) => Math.max(seen, Math.ceil((volumeMl - seen * flow) / (kitMl - flow) - 1e-9));
   const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];
-  if (flow > 0) lost('flow', SAY.flow(), use, flow, false);
-  const toMixMl = pressed + use * flow;
-  const onHandMl = pressed + safety + buy * flow;
+  if (flow > 0 && use > seen) lost('flow', SAY.flow(), use - seen, flow, false);
+  const toMixMl = pressed + (use - seen) * flow;
+  const onHandMl = pressed + safety + (buy - seen) * flow;
   const batches = goes.map(({ share, fresh, ...named }, index): Batch => {
     const mixed = fresh && sheet.mixer ? 1 : 0;
     const mine = placed * share + mixed * perMixer;

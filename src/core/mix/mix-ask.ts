@@ -151,11 +151,13 @@ export interface MixAsk {
   /** Each kit is mixed in its own pail, and never two in one. */
   readonly oneKitAPot: boolean;
   /**
-   * Where one pot does not do, of packs that may be split: the most that is mixed in each of several, mL, and as many as
-   * can be are whole packs. Absent where somebody said what is at hand.
+   * Where one pot does not do, of packs that may be split: the most that is mixed in each of several, mL, and as many
+   * as can be are whole packs. Absent where somebody said what is at hand.
    */
   readonly severalUpToMl?: number;
-  /** Packets are kneaded one after the other: each beyond the first takes so much of the time there is to place, min. */
+  /**
+   * Packets are kneaded one after the other: each beyond the first takes so much of the time there is to place, min.
+   */
   readonly packetMin?: number;
   /** It is mixed as it is placed, bead by bead: nothing stands in a pot, and no life of a pot bounds it. */
   readonly asPlaced?: boolean;

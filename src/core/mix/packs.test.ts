@@ -5,7 +5,7 @@ import { amounts, packsOf, saidShots } from '.';
 
 const sheet = { ...resinSheet, mixer: { volumeMl: 12, purgeMl: 27, reachMm: 200, flowMl: 16 } };
 const kit = { ...resinSheet.kits[0]!, yieldMl: 220 };
-const pressed = (count: number, eachMl: number, stops: { after: number; minutes: number }[] = []) =>
+const pressed = (count: number, eachMl: number, stops: { after: number; minutes: number }[] = [], mixerOn = false) =>
   amounts({
     sheet,
     kit,
@@ -30,6 +30,7 @@ const pressed = (count: number, eachMl: number, stops: { after: number; minutes:
     placeChosen: true,
     inRounds: true,
     stops,
+    mixerOn,
     dayMin: 480,
     tubeMl: 0,
     grouping: 'one',
@@ -37,7 +38,7 @@ const pressed = (count: number, eachMl: number, stops: { after: number; minutes:
     idleMin: 5,
   });
 
-test('by hand: 20 holes of 14 mL from packs of 220: flow, mixer, holes; the second pack takes up in the middle of a round', () => {
+test('by hand: 20 holes of 14 mL from packs of 220; the second pack takes up in the middle of a round', () => {
   const r = pressed(20, 14);
   const packs = packsOf(sheet, r);
   // 280 + 39 of the mixer are 319; packs of 204: 204 and 115, with 89 left.
@@ -60,21 +61,39 @@ test('by hand: 20 holes of 14 mL from packs of 220: flow, mixer, holes; the seco
   expect(packs).toHaveLength(r.kits.use);
 });
 
+test('by hand, on with a mixer: nothing of the first pack is lost, of the second its flow check', () => {
+  const r = pressed(16, 14, [], true);
+  // 224 out of packs of 220: the first goes in whole, 4 are of the second.
+  const packs = packsOf(sheet, r).map((p) => p.map((x) => [x.is, Math.round(x.ml)]));
+  expect(packs[0]!.every(([is]) => is === 'round')).toBe(true);
+  expect(packs[1]).toEqual([
+    ['flow', 16],
+    ['round', 4],
+    ['left', 200],
+  ]);
+  expect([r.kits.use, Math.round(r.toMixMl)]).toEqual([2, 240]);
+  // One hole less fits into the pack that is on.
+  expect([pressed(15, 14, [], true).kits.use, pressed(15, 14, [], true).toMixMl]).toEqual([1, 210]);
+});
+
 test('law: each pack adds up to what it holds, and all that is pressed lies in some pack', () => {
   fc.assert(
     fc.property(
       fc.integer({ min: 1, max: 80 }),
       fc.double({ min: 1, max: 60, noNaN: true }),
       fc.integer({ min: 1, max: 79 }),
-      (n, each, after) => {
-        const r = pressed(n, each, [{ after, minutes: 12 }]);
+      fc.boolean(),
+      (n, each, after, mixerOn) => {
+        const r = pressed(n, each, [{ after, minutes: 12 }], mixerOn);
         const packs = packsOf(sheet, r);
         expect(packs).toHaveLength(r.kits.use);
         for (const p of packs) expect(p.reduce((s, x) => s + x.ml, 0)).toBeCloseTo(220, 6);
         const used = packs.flat().reduce((s, x) => s + (x.is === 'left' ? 0 : x.ml), 0);
         expect(used).toBeCloseTo(r.toMixMl, 6);
         // A mixer is thrown away where the pause is longer than it bears, and nowhere else.
-        expect(r.batches.reduce((s, b) => s + b.mixers, 0)).toBe(after < n ? 2 : 1);
+        expect(r.batches.reduce((s, b) => s + b.mixers, 0)).toBe((after < n ? 2 : 1) - (mixerOn ? 1 : 0));
+        // A pack whose mixer is on was seen to flow before; every other is.
+        expect(packs.filter((p) => p[0]!.is === 'flow')).toHaveLength(r.kits.use - (mixerOn ? 1 : 0));
         // Every hole is filled once, in order.
         expect(r.batches.flatMap((b) => Array.from({ length: b.places }, (_, i) => b.fromTo![0] + i))).toEqual(
           Array.from({ length: n }, (_, i) => i + 1),
@@ -85,7 +104,7 @@ test('law: each pack adds up to what it holds, and all that is pressed lies in s
   );
 });
 
-test('two dozen like holes take one mixer, not one each; with the sheet silent on idle time its working time holds', () => {
+test('two dozen like holes take one mixer; where the sheet tells no idle time its working time holds', () => {
   expect(pressed(24, 14).batches.reduce((s, b) => s + b.mixers, 0)).toBe(1);
   const silent = amounts({ ...askOf(24), idleMin: null });
   expect(silent.batches.reduce((s, b) => s + b.mixers, 0)).toBe(1);

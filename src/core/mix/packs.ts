@@ -31,9 +31,12 @@ export function packsOf(
   const flow = sheet.mixer?.flowMl ?? 0;
   const packs: PackPart[][] = [];
   let room = 0;
+  // The pack of a mixer that is on already was seen to flow before.
+  const isOn = batches[0]?.mixers === 0;
   const open = () => {
-    packs.push(flow > 0 ? [{ is: 'flow', ml: flow, batch: null }] : []);
-    room = kits.volumeMl - flow;
+    const seen = flow > 0 && !(isOn && !packs.length);
+    packs.push(seen ? [{ is: 'flow', ml: flow, batch: null }] : []);
+    room = kits.volumeMl - (seen ? flow : 0);
   };
   for (const part of row)
     for (let left = part.ml; left > 1e-9; ) {

@@ -113,7 +113,9 @@ export const Acceptance = z.object({
   meanLimit: Figure.positive().nullable().default(null),
   /** What was read in the dry trial; null for other kinds. */
   reference: Figure.nullable(),
-  /** What is pulled or laid on, N, for how long, and the share of the places that is tried; null where it is not asked. */
+  /**
+   * What is pulled or laid on, N, for how long, and the share of the places that is tried; null where it is not asked.
+   */
   loadN: Figure.positive().nullable().default(null),
   heldMin: Figure.positive().nullable().default(null),
   sharePct: z.number().positive().max(100).nullable().default(null),

@@ -50,9 +50,9 @@ function* ordersOf<T>(list: readonly T[]): Generator<readonly T[]> {
 }
 
 /**
- * The order of a job’s repairs that opens all of it the soonest: what begun stays where it stands, the others are tried,
- * each time by the whole plan. Up to five, every order; more by moving one at a time from the order they have and from
- * the one that begins with what sets longest. It ends as soon as the bound is met.
+ * The order of a job’s repairs that opens all of it the soonest. What has begun stays where it stands, the others are
+ * tried, each time by the whole plan: up to five in every order, more by moving one at a time, from the order they have
+ * and from the one that begins with what sets longest. It ends as soon as the bound is met.
  * @returns null where there is nothing to order, or nothing has a time to open
  */
 export function bestOrder(ask: JobAsk): BestOrder | null {

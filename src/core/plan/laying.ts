@@ -60,7 +60,7 @@ export function layingOf(layAsk: LayAsk): Laying {
   let placedMs: number | null = null;
   let stop: PlanStop | null = null;
 
-  /** What a step waits for: the later time that its sheet prints, unless somebody chose what stands in for the sooner. */
+  /** What a step waits for: the later time its sheet prints, unless somebody chose what stands in for the sooner. */
   const waitKind = ({ kind, insteadOf }: NonNullable<StepDraft['waitFor']>): MilestoneId =>
     insteadOf && repair.standIns[insteadOf] ? insteadOf : kind;
 

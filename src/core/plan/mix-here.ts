@@ -53,7 +53,9 @@ const usualVesselMl = (sheet: SheetRevision, kit: Kit): number =>
 
 /** What two thirds of a pail hold, mL: more than one pack of what may be split is mixed in that. */
 const USUAL_PAIL_ML = 8_000;
-/** Where one pot does not do, none takes more than the packs that go into a pail, or one; with a little for rounding. */
+/**
+ * Where one pot does not do, none takes more than the packs that go into a pail, or one; with a little for rounding.
+ */
 const severalUpToMl = (kitMl: number): number => 1.01 * kitMl * Math.max(1, Math.floor(USUAL_PAIL_ML / kitMl));
 
 /** Areas into which rolling work is parted, so that each is covered in the open time of its hour. */

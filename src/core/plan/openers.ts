@@ -66,10 +66,10 @@ export const openedBy = (o: Opener, repair: Piece): Piece => {
 type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
 
 /**
- * What would open a window for a repair: packs kept warmer (or cooler), a shade, a tent and heat with their hours, packs
- * and tent at once where neither does, another system on the shelf; each tried by planning the repair so and looking at
- * every start. Where nothing opens one, what comes nearest to the wanted reopening, with its miss. Up to some hundred milliseconds:
- * a page has it done in a worker.
+ * What would open a window for a repair: packs kept warmer (or cooler), a shade, a tent and heat with their hours,
+ * packs and tent at once where neither does, another system on the shelf; each tried by planning the repair so and
+ * looking at every start. Where nothing opens one, what comes nearest to the wanted reopening, with its miss. Up to
+ * some hundred milliseconds: a page has it done in a worker.
  */
 export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   const draft = ask.repairs.find((r) => r.id === repairId);

@@ -254,7 +254,9 @@ export const reviewOf = (repair: Piece, method: Method | null): string | null =>
       ? repair.safety.why || 'It was marked so.'
       : null);
 
-/** Whether each spot is done as it is pressed out, so that its working time is that of the spot and not of the whole. */
+/**
+ * Whether each spot is done as it is pressed out, so that its working time is that of the spot and not of the whole.
+ */
 export const spotBySpot = ({ method, sheet }: Pick<RepairPlan, 'method' | 'sheet'>): boolean =>
   method !== null && sheet !== null && isMetered(sheet.kind) && ENGINES[method.engine].inLifts;
 

@@ -13,14 +13,15 @@ function withSecondReading(x: unknown): unknown {
   return 'valueMm' in inner && !('again' in inner) ? { ...inner, again: null } : inner;
 }
 
+/** What each shape of version 1 that has a second version had added, by the name of the shape. */
+const SECOND: ReadonlyMap<unknown, Old> = new Map([['annulus', { version: 2, mouth: { form: 'none' }, notchesMl: 0 }]]);
+
 function shapeTo2(shape: unknown): unknown {
   if (!isOld(shape)) return shape;
   const outline = shape.outline;
   const traced =
     isOld(outline) && outline.kind === 'polygon' ? { ...shape, outline: { photoId: null, ...outline } } : shape;
-  return shape.shape === 'annulus' && shape.version === 1
-    ? { ...traced, version: 2, mouth: { form: 'none' }, notchesMl: 0 }
-    : traced;
+  return shape.version === 1 ? { ...traced, ...SECOND.get(shape.shape) } : traced;
 }
 
 /**

@@ -118,8 +118,8 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
     isLong(draft) ? overDays(ask.windows, hands, readyMs, handsOnMs(draft)) : null;
 
   /**
-   * Whether a step of the block that is being worked waits: its work may rest before it, and what follows up to the next
-   * rest no longer fits into this day, or the hands are at another place.
+   * Whether a step of the block that is being worked waits: its work may rest before it, and what follows up to the
+   * next rest no longer fits into this day, or the hands are at another place.
    */
   const goesOnLater = (drafts: readonly StepDraft[], i: number, readyMs: number): boolean => {
     const draft = drafts[i]!;
@@ -136,8 +136,8 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
   };
 
   /**
-   * Whether who is at the work goes on with a block at once, where the hours of the day would have it wait: wet work and
-   * what leaves it safe, not long past them; anything, once they stayed. Who has gone home comes back in the morning.
+   * Whether who is at the work goes on with a block at once, where the hours of the day would have it wait: wet work
+   * and what leaves it safe, not long past them; anything, once they stayed. Who has gone home comes back next day.
    */
   const goesOnNow = (drafts: readonly StepDraft[], i: number, readyMs: number): boolean => {
     const draft = drafts[i]!;

@@ -209,7 +209,8 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
     need(pot[i]!, l.materialMaxC, false, 'material');
     if (potPace?.ok) {
       const p = potPace.value;
-      // Mixed, it goes on to follow a warmer air, as warm as it is half-way through its use; or the base is hotter still.
+      // Mixed, it goes on to follow a warmer air, as warm as it is half-way through its use; or the base is hotter
+      // still.
       const led = thermal.potHeld ? Math.max(0, air[i]! - pot[i]!) * followed : 0;
       const t = Math.max(pot[i]! + led, Math.min(base[i]!, mostC));
       if (!(t >= p.lowC && t < p.highC) || p.minutesAt(t) < ask.potMin) no |= bit('pot');

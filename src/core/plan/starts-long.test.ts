@@ -52,8 +52,8 @@ test.each([
   for (const ms of good.filter((_, i) => i % 7 === 0)) {
     const start = preparedFrom(ask, ms);
     expect(start).toBeGreaterThanOrEqual(NOW);
-    // It is mixed at the place pointed to; later by what is set out first, and by less than half an hour where nobody takes
-    // up so little of a long work at the end of a day.
+    // It is mixed at the place pointed to; later by what is set out first, and by less than half an hour where nobody
+    // takes up so little of a long work at the end of a day.
     const late = (mixOf(planned(start)) - ms) / MIN;
     expect([new Date(ms).toISOString(), late >= 0, late < 35]).toEqual([new Date(ms).toISOString(), true, true]);
   }

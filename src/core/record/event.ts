@@ -66,8 +66,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     ml: z.number().positive().max(1_000_000),
   }),
   /**
-   * What was left of a batch: what could still have been placed, and what stuck in the pot and on the tools where it was
-   * weighed.
+   * What was left of a batch: what could still have been placed, and what stuck in the pot and on the tools where it
+   * was weighed.
    */
   z.object({
     kind: z.literal('left'),

@@ -74,7 +74,10 @@ const USUAL_CLEANING: readonly Strokes[] = [
   { do: 'blow', times: 2 },
 ];
 
-/** A bit cuts wider than it is named, a worn one narrower: so far off, mm, it is still the hole that was asked for. A figure of ours. */
+/**
+ * A bit cuts wider than it is named, a worn one narrower: so far off, mm, it is still the hole that was asked for. A
+ * figure of ours.
+ */
 export const BIT_OVER_MM = 0.75;
 
 /** Nearer than that a rod is one of that size, mm. */

@@ -222,7 +222,9 @@ export interface Shape<P> {
   readonly faceOpening?: (shape: P) => Measured;
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
-  /** Of a combed bed: how thick it is pressed flat, and how far its ridges reach before that, both with the back, mm. */
+  /**
+   * Of a combed bed: how thick it is pressed flat, and how far its ridges reach before that, both with the back, mm.
+   */
   readonly combed?: (shape: P) => { readonly flatMm: number; readonly ridgeMm: number };
   /**
    * Depths that were read one by one, how exactly, and whether the edge runs out to nothing; null where it was measured

@@ -1,6 +1,6 @@
 /**
- * Of a long row those near one, with the first and the last: as many as fit beside each other. Each is worked by itself,
- * and none is out of reach.
+ * Of a long row those near one, with the first and the last: as many as fit beside each other. Each is worked by
+ * itself, and none is out of reach.
  * @param most how many are shown, at least 3
  * @returns their indices in order, each once
  * @example near(27, 13, 7) // [0, 11, 12, 13, 14, 15, 26]

@@ -1,14 +1,11 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import { type Opener, openedBy, passKey, preparedFrom, type StartsAsk } from '@/core/plan';
-
+import { type Opener, openedBy, preparedFrom, type StartsAsk } from '@/core/plan';
 import { figure, formatDuration, joined, phrase } from '@/words';
-import { type PlanWorker, startPlanWorker } from '@/worker/plan';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
 import { clock, dayAndClock, shortWhen } from '../shared/when';
-import { usePotStore } from '../workspace/pots';
-import { changePass, stateNow } from '../workspace/workspace';
+import { useAskedInWorker } from '../workspace/plan-worker';
+import { changePass } from '../workspace/workspace';
 
 /**
  * What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one
@@ -18,42 +15,7 @@ export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts
   const format = useFormat();
   const { repair } = at;
   const zone = view.job.zone;
-  const [found, setFound] = useState<readonly Opener[] | null>(null);
-  const [busy, setBusy] = useState(false);
-  const worker = useRef<PlanWorker | null>(null);
-  const stop = () => {
-    worker.current?.end();
-    worker.current = null;
-    setBusy(false);
-  };
-  // Another draft is another question.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what was asked belongs to these alone
-  useEffect(() => {
-    setFound(null);
-    return stop;
-  }, [repair, view.job]);
-
-  const look = async () => {
-    stop();
-    setBusy(true);
-    const { sheets, stock } = stateNow();
-    const mine = startPlanWorker();
-    worker.current = mine;
-    const actuals = new Map(view.repairs.flatMap((r) => r.passes).map((p) => [passKey(p.repair), p.actuals]));
-    const ask = {
-      job: view.job,
-      repairs: view.repairs.map((r) => r.draft),
-      sheets: [...sheets.values()],
-      stock: [...stock.values()],
-      actuals,
-      nowMs,
-      pots: usePotStore.getState().pots,
-    };
-    const openers = await mine.api.openers(ask, repair.id);
-    if (worker.current !== mine) return;
-    setFound(openers);
-    stop();
-  };
+  const { found, busy, look, stop } = useAskedInWorker(view, nowMs, repair, (api, job) => api.openers(job, repair.id));
 
   const take = (o: Opener) =>
     changePass(repair, (r) => ({ ...openedBy(o, r), plannedStart: preparedFrom(starts, o.startMs) }));

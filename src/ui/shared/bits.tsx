@@ -16,7 +16,10 @@ export function useFormat() {
   return (kind: Kind, value: number, digits?: number) => format(kind, value, system, digits);
 }
 
-/** A sentence of the core within the page, in the person’s units. @param zone of the site, where it may name an instant */
+/**
+ * A sentence of the core within the page, in the person’s units.
+ * @param zone of the site, where it may name an instant
+ */
 export function Prose({ children, zone }: { children: Said; zone?: string }) {
   return <>{useSay(zone)(children)}</>;
 }

@@ -8,8 +8,8 @@ const plainly = (text: string): string =>
     .trim();
 
 /**
- * Those that have every word typed at the beginning of a word of theirs, then those that have it within; in their order.
- * Everything where nothing is typed.
+ * Those that have every word typed at the beginning of a word of theirs, then those that have it within; in their
+ * order. Everything where nothing is typed.
  */
 export function matching(options: readonly string[], typed: string): readonly string[] {
   const wanted = plainly(typed).split(' ').filter(Boolean);

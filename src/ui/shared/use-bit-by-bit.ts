@@ -5,8 +5,8 @@ import { clock } from '../workspace/workspace';
 const SLICE_MS = 8;
 
 /**
- * What takes longer to reckon than a page may be kept waiting: begun once the page is painted, and done bit by bit. What
- * was found last stands meanwhile.
+ * What takes longer to reckon than a page may be kept waiting: begun once the page is painted, and done bit by bit.
+ * What was found last stands meanwhile.
  * @param of whose it is: what was found for another is not shown
  * @param work yields wherever it may be interrupted; made anew only where what it reckons from changes
  * @returns undefined while nothing has been found yet

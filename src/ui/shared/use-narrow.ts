@@ -9,7 +9,9 @@ const watch = (told: () => void) => {
   return () => query.removeEventListener('change', told);
 };
 
-/** Whether the page is as small as a phone, upright or lying down: drawings are laid out anew for it, not scaled down. */
+/**
+ * Whether the page is as small as a phone, upright or lying down: drawings are laid out anew for it, not scaled down.
+ */
 export const useNarrow = (): boolean =>
   useSyncExternalStore(
     watch,

@@ -194,8 +194,8 @@ export function doseOf(read: Reader, d: SheetDraft, parts: readonly Part[]): She
 const MOST_UNLIKE = 1.35;
 
 /**
- * What A weighs to B, each to its own volume, where the sheet tells it without a density: by its ratio on both bases, or
- * by packs that are weighed of what is mixed by volume, or the other way round.
+ * What A weighs to B, each to its own volume, where the sheet tells it without a density: by its ratio on both bases,
+ * or by packs that are weighed of what is mixed by volume, or the other way round.
  */
 function densityRatioOf(read: Reader, d: SheetDraft, { ratio }: Pick<SheetRevision, 'ratio'>): number | null {
   const { basis, a, b, also } = ratio;

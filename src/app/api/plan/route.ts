@@ -10,8 +10,8 @@ const said = (status: number, field: string, allowed: string, sentence: string, 
   Response.json({ error: { field, allowed, sentence } }, { status, headers });
 
 /**
- * POST a job file, get its plan. `?at=ISO-INSTANT` sets the present, `?units=us` the units of its sentences, `?language=de`
- * their language.
+ * POST a job file, get its plan. `?at=ISO-INSTANT` sets the present, `?units=us` the units of its sentences,
+ * `?language=de` their language.
  */
 export async function POST(request: Request): Promise<Response> {
   const stated = Number(request.headers.get('content-length') ?? 0);

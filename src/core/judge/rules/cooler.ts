@@ -24,7 +24,10 @@ const F = findings({
 });
 const { keep: KEEP } = texts('way.cooler', { keep: 'The packs at {cool}' });
 
-/** Where the clock of the pot alone makes many batches of it: how many it would be, kept as cold as the place or the sheet lets it. */
+/**
+ * Where the clock of the pot alone makes many batches of it: how many it would be, kept as cold as the place or the
+ * sheet lets it.
+ */
 export const coolerRules: Readonly<Record<string, Rule>> = {
   'cooler-pots': ({ plan, repair, actuals }) => {
     const { mix, method, context, batches, potC, usableMin, thermal, steps } = plan;

@@ -57,7 +57,8 @@ export const pouredCollar: Method = {
     notMoving,
   ],
   params: {
-    // A part is lowered while its own pour still closes round it; whole kits without one are poured on from place to place.
+    // A part is lowered while its own pour still closes round it; whole kits without one are poured on from place to
+    // place.
     placeByPlace: (c) =>
       seats(c)
         ? settingIn(c, 'vents min') + settingIn(c, 'seat min')
