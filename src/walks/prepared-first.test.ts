@@ -1,5 +1,5 @@
 import { methodOf } from '@/core/method';
-import { pieceOf, type Repair, withPiece } from '@/core/plan';
+import { pieceOf, type Repair, startsAskOf, startWindows, withPiece } from '@/core/plan';
 import { type Bundle, viewJob } from '@/core/record';
 import { voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
@@ -124,4 +124,20 @@ test('the order holds while it is worked: what was drilled does not bring the mi
     expect(next!.path).toBe(path);
     technician.does(next!);
   }
+});
+
+test('the strip of starts says of the planned hour what the plan says, though it was prepared long before', () => {
+  const three = jobOf(rods('', 4, 'one'), rods('', 4, 'two'), rods('', 4, 'three'));
+  const view = viewJob(three, NOW);
+  let apart = 0;
+  for (const { plan } of view.repairs) {
+    const ask = startsAskOf(plan, view.job, view.plan.windows, NOW)!;
+    const mix = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!;
+    const prepared = plan.steps.filter((s) => s.block === 'prep').at(-1)!;
+    if (mix.startMs - prepared.endMs > 10 * MIN) apart++;
+    const starts = startWindows(ask);
+    const i = Math.round((mix.startMs - ask.fromMs) / (10 * MIN));
+    expect(starts.readyMs[i]! / MIN).toBeCloseTo(plan.openMs! / MIN, 0);
+  }
+  expect(apart).toBeGreaterThan(1);
 });

@@ -68,6 +68,11 @@ export class Hands {
     return next < this.count ? Math.max(ms, this.from[next]!) : Number.POSITIVE_INFINITY;
   }
 
+  /** Whether any hour is taken. */
+  get isBusy(): boolean {
+    return this.count > 0;
+  }
+
   /** Whether the same hours are taken. */
   same(other: Hands): boolean {
     if (this.count !== other.count) return false;

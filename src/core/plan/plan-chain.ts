@@ -227,6 +227,9 @@ export function opensFrom(plan: ChainPlan, startMs: number): number | null | und
   return failed || !last || last.problem || !last.laying || last.laying.stop ? null : last.laying.cursor;
 }
 
+/** Whether the hands were planned for other repairs before this one. */
+export const sharesHands = (plan: ChainPlan): boolean => laidOut.get(plan)?.taken.isBusy ?? false;
+
 /** A pass with its wet work on the clock. */
 function begun(
   ask: RepairAsk,

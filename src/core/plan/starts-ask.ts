@@ -4,12 +4,14 @@ import { milestoneOf } from '../system';
 import { firstRest, tears } from './blocks';
 import { longestMs, overDays, type Window } from './calendar';
 import { Hands } from './hands';
-import { opensFrom } from './plan-chain';
+import { opensFrom, sharesHands } from './plan-chain';
 import { type ChainPlan, type PlannedStep, spotBySpot } from './repair-plan';
 import { preparedFrom, type StartsAsk } from './start-windows';
 import { workedMs } from './step-time';
 
 const MIN_MS = 60_000;
+/** Starts are looked at so far apart. */
+const STEP_MS = 10 * MIN_MS;
 
 /** An answer worked out once: a forecast with a spread is looked at on both its edges. */
 function kept<T>(ask: (ms: number) => T): (ms: number) => T {
@@ -43,7 +45,7 @@ export function startsAskOf(
   const { sheet, thermal, steps, batches, pot } = first!;
   const mix = steps.find((s) => s.marks?.begin?.includes('mix-begins'));
   if (!sheet || !thermal || !mix || first!.placedMs === null) return null;
-  const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / 600_000) * 600_000;
+  const fromMs = Math.ceil(Math.max(nowMs, job.startFrom, thermal.base.times[0]!) / STEP_MS) * STEP_MS;
   const lastStart = Math.min(fromMs + 7 * 86_400_000, thermal.base.times.at(-1)!);
   // A plan that lies wholly in the past has no weather left to start in.
   if (lastStart <= fromMs) return null;
@@ -90,8 +92,11 @@ export function startsAskOf(
     wantedAt: plan.stop ? null : job.wantedAt,
     ...(known
       ? {
-          opensFrom: kept(
-            (mixMs) => opensFrom(plan, preparedFrom({ windows, prepareMin, prepareApart }, mixMs)) ?? null,
+          opensFrom: kept((mixMs) =>
+            // Mixed as planned it is open when the plan says, also where it is prepared among others long before.
+            sharesHands(plan) && Math.abs(mixMs - mix.startMs) < STEP_MS
+              ? plan.openMs
+              : (opensFrom(plan, preparedFrom({ windows, prepareMin, prepareApart }, mixMs)) ?? null),
           ),
         }
       : {}),
