@@ -11,7 +11,13 @@ const of = (displayName) => ({
 export default {
   testSequencer: '<rootDir>/e2e/sequencer.cjs',
   projects: [
-    { ...of('unit'), setupFiles: ['<rootDir>/.tests/unit/src/words/refusals.testing.mjs'] },
+    {
+      ...of('unit'),
+      setupFiles: [
+        '<rootDir>/.tests/unit/src/words/refusals.testing.mjs',
+        '<rootDir>/.tests/unit/src/chance.testing.mjs',
+      ],
+    },
     {
       ...of('e2e'),
       globalSetup: '<rootDir>/e2e/setup.cjs',
