@@ -96,8 +96,9 @@ test('what ran out is at least that much: of a crew that works steadily it raise
       fc.array(fc.double({ min: 1, max: 1.15, noNaN: true }), { minLength: 6, maxLength: 14 }),
       fc.double({ min: 1, max: 1.6, noNaN: true }),
       (low, jobs, above) => {
-        const list = jobs.map((job) => exact(low * job));
-        const least: Observation = { is: 'least', ratio: above * Math.max(...list.map(({ ratio }) => ratio)) };
+        const ratios = jobs.map((job) => low * job);
+        const list = ratios.map(exact);
+        const least: Observation = { is: 'least', ratio: above * Math.max(...ratios) };
         expect(estimateOf([...list, least], PRIOR)!.ratio).toBeGreaterThan(estimateOf(list, PRIOR)!.ratio);
       },
     ),

@@ -6,6 +6,8 @@ export * from './calendar';
 export * from './cautions';
 export * from './chain';
 export * from './copied';
+export * from './damage-list';
+export { TELLS, type TellId } from './damage-words';
 export { servedBy } from './derive';
 export * from './fewer-hands';
 export * from './finish';

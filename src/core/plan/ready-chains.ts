@@ -7,6 +7,12 @@ import { type Piece, pieceOf, type Repair, withPiece } from './repair';
 
 export { READY_CHAINS, type ReadyChain, usuallyOn } from './ready-rows';
 
+/** What a repair is begun with: one method, or several passes that commonly lie on one another. */
+export interface Beginning {
+  readonly methodId: string;
+  readonly chain: ReadyChain | null;
+}
+
 const methodsOf = (chain: ReadyChain): readonly Method[] =>
   [chain.first, ...chain.next].map(({ method }) => methodOf(method)!);
 

@@ -112,6 +112,7 @@ export const annulus: Shape<Annulus> = {
   label: 'Rod in a drilled hole',
   seen: 'a bolt, rod or eye standing in a round hole',
   broke: 'hole',
+  sizes: { across: ['holeDiameter'], depth: ['holeDepth'], rod: ['rodDiameter'], embedment: ['embedment'] },
   schema: Annulus,
   blank: () => ({
     shape: 'annulus',

@@ -4,6 +4,7 @@ import { across, arc, bounds, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
   cornersOf,
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -72,6 +73,7 @@ export const bondLine: Shape<BondLine> = {
   seen: 'a plate, bracket or part laid on a face',
   broke: 'face',
   fromAbove: true,
+  sizes: { ...OUTLINE_SIZES, thickness: ['thickness'] },
   schema: BondLine,
   blank: () => ({
     shape: 'bondLine',

@@ -5,6 +5,7 @@ import { arc, bounds, down, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
   cornersOf,
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -53,6 +54,7 @@ export const castCopy: Shape<CastCopy> = {
   seen: 'a tab, lug or corner broken away, with a sound twin to copy',
   broke: 'piece',
   fromAbove: true,
+  sizes: { ...OUTLINE_SIZES, thickness: ['thickness'] },
   schema: CastCopy,
   blank: () => ({
     shape: 'castCopy',

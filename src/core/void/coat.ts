@@ -5,6 +5,7 @@ import { bounds, drawing, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
   cornersOf,
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -103,6 +104,7 @@ export const coat: Shape<Coat> = {
   seen: 'a face to be coated, skimmed or levelled',
   broke: 'surface',
   fromAbove: true,
+  sizes: { ...OUTLINE_SIZES, thickness: ['thickness'] },
   schema: Coat,
   blank: () => ({
     shape: 'coat',

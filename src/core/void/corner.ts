@@ -40,6 +40,7 @@ export const corner: Shape<Corner> = {
   label: 'Corner',
   seen: 'a corner broken off',
   broke: 'edge',
+  sizes: { length: ['along'], width: ['back'], depth: ['down'] },
   schema: Corner,
   blank: () => ({
     shape: 'corner',

@@ -62,6 +62,7 @@ export const edge: Shape<Edge> = {
   label: 'Edge or nosing',
   seen: 'an edge, nosing or arris broken off along its length',
   broke: 'edge',
+  sizes: { length: ['length'], width: ['back'], depth: ['down'] },
   schema: Edge,
   blank: () => ({
     shape: 'edge',

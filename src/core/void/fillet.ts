@@ -42,6 +42,7 @@ export const fillet: Shape<Fillet> = {
   label: 'Fillet in an angle',
   seen: 'an inside angle to be rounded out or sealed',
   broke: 'gap',
+  sizes: { length: ['length'], thickness: ['radius'] },
   schema: Fillet,
   blank: () => ({
     shape: 'fillet',

@@ -65,6 +65,7 @@ export const groove: Shape<Groove> = {
   label: 'Joint, saw cut or crack of one width',
   seen: 'a joint, a saw cut or a crack as wide and deep all along',
   broke: 'crack',
+  sizes: { length: ['length'], width: ['width'], depth: ['depth'] },
   schema: Groove,
   blank: () => ({
     shape: 'groove',

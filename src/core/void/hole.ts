@@ -34,6 +34,7 @@ export const hole: Shape<Hole> = {
   label: 'Drilled hole',
   seen: 'a round hole, screw hole or core hole, nothing standing in it',
   broke: 'hole',
+  sizes: { across: ['holeDiameter'], depth: ['holeDepth'] },
   schema: Hole,
   blank: () => ({
     shape: 'hole',

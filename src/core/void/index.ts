@@ -11,7 +11,8 @@ export { BREAKS } from './edge';
 export { filletMm2 } from './fillet';
 export { inPlace, type Lying, layerInPlace } from './in-place';
 export { jointShare } from './joints';
-export { rowsFromText } from './list-text';
+export { rowsFromText, unitOver } from './list-text';
+export { type ListedSize, type ListedSizes, type SizedShape, shapeFor, sizedShape, sizesIn } from './listed';
 export * from './measure';
 export * from './measured';
 export { bedMm, notchMm2 } from './notched-bed';
@@ -41,6 +42,7 @@ export {
   withValue,
 } from './shape';
 export * from './shapes';
+export { SIZE_IDS, SIZES, type SizeId } from './sizes';
 export {
   type DepthSurface,
   depthSurface,

@@ -6,6 +6,7 @@ import { chordsOf, drawnOpen, OpenLine, openLineProblems, openLinesList, openMm 
 import { Measured, unmeasured } from './measured';
 import {
   cornersOf,
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -126,6 +127,7 @@ export const joints: Shape<Joints> = {
   seen: 'the open joints of a tiled or paved area',
   broke: 'joints',
   fromAbove: true,
+  sizes: { length: OUTLINE_SIZES.length, width: OUTLINE_SIZES.width, depth: ['depth'] },
   schema: Joints,
   blank: () => ({
     shape: 'joints',

@@ -37,7 +37,7 @@ function delimiterOf(text: string, columns: number): string {
 }
 
 /** The unit that a header names, behind its word or in brackets: “depth cm”, “z (cm)”. null where it names none. */
-function unitOver(header: string, kind: Kind): string | null {
+export function unitOver(header: string, kind: Kind): string | null {
   const word = /[([\s]\s*([^\s()[\]]+)\s*[)\]]?\s*$/.exec(` ${header.trim()}`)?.[1]?.toLowerCase() ?? '';
   return UNITS[kind].find((unit) => unit.names.includes(word))?.symbol ?? null;
 }

@@ -5,6 +5,7 @@ import { across, bounds, down, drawing, hollow, rect } from './draw';
 import { Measured, unmeasured } from './measured';
 import {
   cornersOf,
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -110,6 +111,7 @@ export const notchedBed: Shape<NotchedBed> = {
   seen: 'a tile, slab or plate set into a bed combed with a notched trowel',
   broke: 'face',
   fromAbove: true,
+  sizes: OUTLINE_SIZES,
   schema: NotchedBed,
   blank: () => ({
     shape: 'notchedBed',

@@ -190,6 +190,13 @@ export const outlineWorked = (o: PlanOutline): Message =>
     ? WORK.polygon({ corners: o.points.length })
     : WORK[o.kind]({ long: exactly(mm(o.length.valueMm)), wide: exactly(mm(o.width.valueMm)) });
 
+/** What of a shape with an outline from above the listed sizes are: what is listed by its diameter is round. */
+export const OUTLINE_SIZES = {
+  length: ['outline.length'],
+  width: ['outline.width'],
+  across: [{ key: 'outline.kind', is: 'ellipse' }, 'outline.length', 'outline.width'],
+} as const;
+
 export const outlineParameters = (outline: PlanOutline, prefix: string): readonly Parameter[] => [
   {
     key: `${prefix}.kind`,

@@ -4,6 +4,7 @@ import { across, block, bounds, down, hollow, sectionAt } from './draw';
 import { halfWidthMm, measured, unmeasured } from './measured';
 import {
   cornersOf,
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -142,6 +143,7 @@ export const patch: Shape<Patch> = {
   label: 'Hollow or patch',
   seen: 'a worn hollow, a spall or a cut-out with a floor',
   broke: 'hollow',
+  sizes: { ...OUTLINE_SIZES, depth: ['depth.mean'], deepest: ['depth.deepest'] },
   schema: Patch,
   blank: () => ({
     shape: 'patch',

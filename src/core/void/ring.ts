@@ -168,6 +168,7 @@ export const ring: Shape<Ring> = {
   label: 'Ring or channel to pour',
   seen: 'a collar, groove, baseplate edge or channel that is poured',
   broke: 'gap',
+  sizes: { across: ['run.outer'], inner: ['run.inner'], depth: ['depth'] },
   schema: Ring,
   blank: () => ({
     shape: 'ring',

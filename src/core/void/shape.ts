@@ -4,6 +4,7 @@ import type { Kind } from '../units';
 import type { DoubtfulInput } from './doubt';
 import type { Measured } from './measured';
 import type { Point } from './point';
+import type { SizeId } from './sizes';
 
 const REFUSED = texts('refused.void.shape', {
   'out-of-bounds': '{label} must be {open, select, yes {more than} other {from}} {low} to {high}; {is} is not.',
@@ -179,7 +180,9 @@ export interface KeptOpen {
   readonly to: Point;
 }
 
-/** A shape: one file with one object of this kind in the table of shapes. */
+/** Where a listed size goes: a dimension that is so long, or something that the size says besides. */
+export type SizeWrite = string | { readonly key: string; readonly is: string };
+
 /** A rod in its hole: its diameter as it is named, how far it goes in, mm; and the dimension that its hole is. */
 export interface StandingRod {
   readonly acrossMm: number;
@@ -188,6 +191,7 @@ export interface StandingRod {
   readonly holeKey: string;
 }
 
+/** A shape: one file with one object of this kind in the table of shapes. */
 export interface Shape<P> {
   readonly id: string;
   readonly version: number;
@@ -197,6 +201,8 @@ export interface Shape<P> {
   readonly broke: BrokeId;
   /** It is best seen from above; others in section. */
   readonly fromAbove?: true;
+  /** What of it the sizes are that people list damage by; a shape that no list can tell has none. */
+  readonly sizes?: Readonly<Partial<Record<SizeId, readonly SizeWrite[]>>>;
   readonly schema: z.ZodType<P>;
   readonly blank: () => P;
   readonly dimensions: (shape: P) => readonly Dimension[];
@@ -294,27 +300,30 @@ export function withValue<P>(kind: Shape<P>, shape: P, key: string, value: unkno
   return kind.write?.(shape, key, value) ?? (put(shape, key.split('.'), value) as P);
 }
 
+/** What is wrong with a dimension by itself: that it lies outside its range; null where it does not. */
+export function rangeProblem(d: Dimension): Problem | null {
+  const v = d.measured.valueMm;
+  const low = d.minInclusive ? v < d.minMm : v <= d.minMm;
+  if (d.shift || (Number.isFinite(v) && !low && v <= d.maxMm)) return null;
+  const bounds = {
+    label: d.label,
+    open: d.minInclusive ? 'no' : 'yes',
+    low: exactly(mm(d.minMm)),
+    high: exactly(mm(d.maxMm)),
+  };
+  return {
+    field: d.key,
+    value: v,
+    allowed: `${d.minInclusive ? 'from' : 'more than'} ${d.minMm} to ${d.maxMm} mm`,
+    sentence: Number.isFinite(v)
+      ? REFUSED['out-of-bounds']({ ...bounds, is: exactly(mm(v)) })
+      : REFUSED['no-length'](bounds),
+  };
+}
+
 /** Every problem of a shape: each dimension and parameter against its range, then those between dimensions. */
 export function problemsOf<P>(kind: Shape<P>, shape: P): readonly Problem[] {
-  const out: Problem[] = [];
-  for (const d of kind.dimensions(shape)) {
-    if (d.shift) continue;
-    const v = d.measured.valueMm;
-    const low = d.minInclusive ? v < d.minMm : v <= d.minMm;
-    if (!Number.isFinite(v) || low || v > d.maxMm) {
-      const allowed = `${d.minInclusive ? 'from' : 'more than'} ${d.minMm} to ${d.maxMm} mm`;
-      const bounds = {
-        label: d.label,
-        open: d.minInclusive ? 'no' : 'yes',
-        low: exactly(mm(d.minMm)),
-        high: exactly(mm(d.maxMm)),
-      };
-      const sentence = Number.isFinite(v)
-        ? REFUSED['out-of-bounds']({ ...bounds, is: exactly(mm(v)) })
-        : REFUSED['no-length'](bounds);
-      out.push({ field: d.key, value: v, allowed, sentence });
-    }
-  }
+  const out: Problem[] = kind.dimensions(shape).flatMap((d) => rangeProblem(d) ?? []);
   for (const p of kind.parameters?.(shape) ?? []) {
     const sentence = parameterObjection(p);
     if (sentence)

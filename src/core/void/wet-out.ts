@@ -4,6 +4,7 @@ import { Figure, Percent } from '../units';
 import { drawing, hollow, rect } from './draw';
 import { unmeasured } from './measured';
 import {
+  OUTLINE_SIZES,
   outlineArea,
   outlineDimensions,
   outlineLists,
@@ -57,6 +58,7 @@ export const wetOut: Shape<WetOut> = {
   seen: 'layers of fabric, felt or pads laid in resin',
   broke: 'surface',
   fromAbove: true,
+  sizes: OUTLINE_SIZES,
   schema: WetOut,
   blank: () => ({
     shape: 'wetOut',
