@@ -84,6 +84,10 @@ curl -X POST --data-binary @job.grenko.json 'http://localhost:3000/api/plan?at=2
 
 \`--at\` (or \`?at=\`) sets the present; without it, it is when the file was written. A bad file ends with status 2 (HTTP 400) and a message that names the field; over HTTP as \`{"error": {"field", "allowed", "sentence"}}\`. Bodies over 20 MB are refused with 413, a plan that takes longer than 20 s with 422; when too many wait, the answer is 503 with \`Retry-After\`.
 
+## A list of damage
+
+What an engineer’s schedule or a spreadsheet has, taken in at a job (“Many at once”) and given out by it (“List as CSV”). A line of headings, a line for each damage or for several that are alike, divided by tabs, semicolons or commas; quotes as spreadsheets write them. Headings are read by the words of the trade, English or German (\`core/plan/damage-words.ts\`): name or number, where, what is broken or how it is repaired, made of, how many, and the sizes length, width, depth, deepest place, diameter, inner diameter, rod, embedment, thickness. A unit stands in the heading, \`Length (m)\`, or in the cell; a bare figure under a heading without one is asked for. Which dimension of a shape a size is stands with the shape (\`sizes\`). Up to 100 lines at once.
+
 ## A backup
 
 The zip that Settings makes holds \`backup.json\` (\`{ format: "grenko-backup", version: 1, madeAt, jobs, sheets }\`), one job file for every job as \`jobs/ID.grenko.json\`, all sheets and lots as \`sheets.grenko.json\`, and, where there are any, the records set aside as they stand (\`set-aside.json\`). Each can be taken in by itself.

@@ -163,6 +163,11 @@ export function createDrafts(
       did({ does: 'add', kind: 'repair', draft: repair }, 'add');
       add('repair', repair);
     },
+    /** Adds several repairs as one act. */
+    addRepairs: (repairs: readonly Repair[]) => {
+      const acts = repairs.map((draft) => ({ does: 'add', kind: 'repair', draft }) as const);
+      if (acts.length && carry({ does: 'several', acts })) did({ does: 'several', acts }, 'add');
+    },
     putLot: (lot: Stock) => {
       did({ does: 'add', kind: 'stock', draft: lot }, 'add');
       add('stock', lot);

@@ -455,6 +455,38 @@ describe('repairs made one', () => {
   });
 });
 
+describe('several repairs added at once', () => {
+  const more = [2, 3, 4].map((n) => ({ ...repair, id: `rep-${n}`, name: `Step ${n}`, order: n }));
+  const held = async () => (await disk()).holdings.repair.map((r) => r.name).sort();
+
+  test('are one act: undone and redone as one, on the disk too', async () => {
+    tab.addRepairs(more);
+    await pause();
+    expect(await held()).toEqual(['Sill', 'Step 2', 'Step 3', 'Step 4']);
+    tab.undo();
+    await pause();
+    expect([await held(), now().repairs.size]).toEqual([['Sill'], 1]);
+    tab.redo();
+    await pause();
+    expect(await held()).toEqual(['Sill', 'Step 2', 'Step 3', 'Step 4']);
+  });
+
+  test('one of them begun or changed since, none is taken back; of an id that is here already none is added', async () => {
+    tab.addRepairs(more);
+    await pause();
+    await Promise.all([tab.record('rep-3', { kind: 'note', text: 'dry' }, 'technician'), pause()]);
+    tab.undo();
+    await pause();
+    expect([await held(), now().notUndone?.why]).toEqual([['Sill', 'Step 2', 'Step 3', 'Step 4'], 'recorded']);
+    const { past } = now().history;
+    tab.addRepairs([{ ...repair, id: 'rep-9', name: 'Ninth' }, more[0]!]);
+    await pause();
+    expect([now().repairs.has('rep-9'), now().history.past]).toEqual([false, past]);
+    tab.addRepairs([]);
+    expect(now().history.past).toEqual(past);
+  });
+});
+
 describe('several repairs changed at once', () => {
   const sill = { ...repair, id: 'rep-2', name: 'Step', order: repair.order + 1 };
   const hands = () => [repair.id, sill.id].map((id) => now().repairs.get(id)!.crew);

@@ -1,21 +1,24 @@
 import fc from 'fast-check';
 import { freshRepair } from '@/ui/workspace/fresh';
 import { METHODS, methodOf } from '../method';
+import { attempt } from '../say';
 import { parseQuantity } from '../typed';
-import { measureVoid, SHAPES, SIZE_IDS, type SizeId, type VoidShape } from '../void';
+import { FIELD_UNIT } from '../units';
+import { measureVoid, SHAPES, SIZE_IDS, type SizeId, Void, type VoidShape } from '../void';
 import {
   type Damage,
-  damageListOf,
+  damageCsv,
   damagesIn,
-  damageWords,
   howMeant,
   type ListSaid,
+  listText,
   MOST_LISTED,
   pieceOf,
-  type Repair,
+  Repair,
   readDamageList,
   tellMeant,
   unitless,
+  usualHow,
   withPiece,
 } from '.';
 
@@ -28,12 +31,7 @@ function guessed(text: string, over: Partial<ListSaid> = {}): { said: ListSaid; 
   const said: ListSaid = {
     tells,
     units: list.columns.map((c) => c.unit ?? 'mm'),
-    how: new Map(
-      damageWords(list, tells).flatMap((what) => {
-        const how = howMeant(what, null);
-        return how ? [[what, how] as const] : [];
-      }),
-    ),
+    how: usualHow(list, tells, over.made ?? null),
     made: null,
     ...over,
   };
@@ -50,7 +48,7 @@ const dims = (of: Damage) => {
 };
 const freshAs = (damage: Damage): Repair => {
   const fresh = freshRepair('j', damage.begin!.methodId, 1, 0, damage.made);
-  return withPiece({ ...fresh, name: damage.name, place: damage.place }, { ...pieceOf(fresh), void: damage.void });
+  return withPiece(fresh, { ...pieceOf(fresh), void: damage.void });
 };
 const sentenceOf = (d: Damage) => d.faults.map((f) => [f.column, f.sentence.id]);
 
@@ -68,13 +66,13 @@ test('an engineer’s schedule of a quay: cracks in metres, spalls by three size
     ['crack 1', 'Bay 2', 'poured-crack', 1, 0],
     ['spall 2', 'Bay 3', 'mortar-patch', 3, 0],
     ['anchors 3', 'Stair', 'anchor', 12, 0],
-    ['core hole 4', 'Bay 3', 'laminate-hole', 2, 0],
+    ['core hole 4', 'Bay 3', 'mortar-patch', 2, 0],
   ]);
   expect(damages.map(dims)).toEqual([
     { length: 4200, width: 3, depth: 48 },
     { 'outline.length': 900, 'outline.width': 640, 'depth.mean': 62 },
     { holeDiameter: 18, holeDepth: 130, rodDiameter: 16 },
-    { holeDiameter: 100, holeDepth: 150 },
+    { 'outline.length': 100, 'outline.width': 100, 'depth.mean': 150 },
   ]);
   // The spall is the one of the worked job: 35.7 L with its tape and gauge, three of them.
   const spall = measureVoid(damages[1]!.void!);
@@ -82,6 +80,11 @@ test('an engineer’s schedule of a quay: cracks in metres, spalls by three size
   // An M16 is known by its pitch.
   expect(damages[2]!.void!.shapes[0]).toMatchObject({ thread: { kind: 'threaded', pitchMm: 2 } });
   expect(spall.shares.find((s) => s.key === 'shapes.0.depth.mean')).toBeDefined();
+});
+
+test('several of one name are told apart by their order', () => {
+  const { damages } = guessed('Defect;Length (m)\ncrack;4\nspall;1\ncrack;2');
+  expect(damages.map((d) => d.name)).toEqual(['crack 1', 'spall', 'crack 2']);
 });
 
 test('what is listed by its diameter is round', () => {
@@ -127,6 +130,21 @@ test('every method is meant by its own name, and each word of the trade by a met
   ]);
 });
 
+test('one word is meant as it is done on what its lines are made of, or on what is said of the whole list', () => {
+  const how = (text: string, made: Parameters<typeof usualHow>[2]) => {
+    const list = readDamageList(text, 'list');
+    const tells = list.columns.map((c) => c.guess);
+    return [...usualHow(list, tells, made)].map(([word, { methodId }]) => [word, methodId]);
+  };
+  expect(how('What;Made of;Depth (mm)\nhole;;20\nhole;steel deck;20\nzig;;1', null)).toEqual([
+    ['hole', 'metal-filler'],
+  ]);
+  expect(how('What;Depth (mm)\nhole;20\nspall;20', 'concrete')).toEqual([
+    ['hole', 'mortar-patch'],
+    ['spall', 'mortar-patch'],
+  ]);
+});
+
 test('a bare figure is in nothing until it is said, a thread and a figure with its unit need no word', () => {
   const list = readDamageList('What,Length,Depth,Rod\nanchor,,110 mm,M12\nanchor,,120 mm,M12', 'list');
   const tells = list.columns.map((c) => c.guess);
@@ -153,7 +171,7 @@ test('each fault stands at its cell, and the line keeps what could be read', () 
       'Nr\tDamage\tMade of\tHow many\tLength (mm)\tDepth (mm)\tDiameter (mm)',
       '1\tspall\tconcrete\ttwo\t400\t-5\t',
       '2\tspall\tcheese\t2\t40x\tn/a\t',
-      '3\tcrack\ttimber\t2.5\t1,500\t20\t80',
+      '3\tcrack\tconcrete\t2.5\t1,500\t20\t80',
       '4\twobble\t\t\t300\t20\t',
       '\tTotal\t\t7\t2000\t\t',
       '5\tspall\tsteel\t\t400\t999999\t',
@@ -169,7 +187,6 @@ test('each fault stands at its cell, and the line keeps what could be read', () 
       [4, expect.stringMatching(/^typed\./)],
     ],
     [
-      [2, 'damage-list.not-on'],
       [3, 'damage-list.no-count'],
       [4, 'typed.either'],
     ],
@@ -202,6 +219,55 @@ test('what is no list says why', () => {
     );
 });
 
+test('whatever is pasted is a list or a refusal, and each of its lines is taken as it stands or says what is wrong', () => {
+  const cell = fc.oneof(
+    fc.constantFrom(
+      'crack',
+      'Length (m)',
+      'M16',
+      '1/2-13',
+      'Ø',
+      '1,500',
+      '-',
+      '4.2 m',
+      '=1+1',
+      'Total',
+      '"',
+      '',
+      '∞',
+      '1e999',
+    ),
+    fc.string({ maxLength: 6 }),
+    fc.double().map(String),
+  );
+  const table = fc.array(fc.array(cell, { maxLength: 6 }), { maxLength: 6 });
+  let lists = 0;
+  fc.assert(
+    fc.property(table, fc.constantFrom('\t', ';', ',', '|'), (rows, by) => {
+      const read = attempt(() => readDamageList(rows.map((r) => r.join(by)).join('\n'), 'list'));
+      if (!read.ok) return;
+      lists++;
+      const list = read.value;
+      const tells = list.columns.map((c) => c.guess);
+      const said: ListSaid = {
+        tells,
+        units: list.columns.map((c) => c.unit),
+        how: usualHow(list, tells, 'concrete'),
+        made: 'concrete',
+      };
+      const damages = damagesIn(list, said, METRIC);
+      expect(damages.length).toBe(list.lines.length);
+      for (const d of damages) {
+        expect(d.begin !== null || d.faults.length > 0).toBe(true);
+        if (d.void && !d.faults.length) expect(Void.safeParse(d.void).success).toBe(true);
+        if (d.begin && !d.faults.length) expect(Repair.safeParse(freshAs(d)).success).toBe(true);
+      }
+    }),
+    { numRuns: 300 },
+  );
+  expect(lists).toBeGreaterThan(50);
+});
+
 test('quoted cells, a byte-order mark, empty lines and both ends of lines are read as spreadsheets write them', () => {
   const list = readDamageList('\uFEFF"Ref";"What";"Length (m)"\r\n\r\n"A;1";"crack";"4,2"\r\n', 'list');
   expect(list.lines).toEqual([{ line: 3, cells: ['A;1', 'crack', '4,2'] }]);
@@ -210,6 +276,26 @@ test('quoted cells, a byte-order mark, empty lines and both ends of lines are re
     ['what', null],
     ['length', 'm'],
   ]);
+});
+
+test('a rod is listed by the name it was given, and by that name again', () => {
+  const { damages } = guessed('What;Rod;Depth (mm)\nanchor;M16;130\nanchor;1/2-13;4 in\nanchor;16 mm;130');
+  const repairs = damages.map((d) => ({ draft: freshAs(d), name: d.name, volumeMl: null }));
+  const text = damageCsv(repairs, 'metric');
+  expect(text.split('\r\n').map((line) => line.split(',').slice(2))).toEqual([
+    ['Repair', 'Made of', 'How many', 'Depth (mm)', 'Rod (mm)', 'Holds (L)'],
+    ['Anchor in a drilled hole', 'concrete', '1', '130', 'M16', ''],
+    ['Anchor in a drilled hole', 'concrete', '1', '101.6', '1/2-13', ''],
+    ['Anchor in a drilled hole', 'concrete', '1', '130', '16', ''],
+  ]);
+  expect(guessed(text).damages.map((d) => dims(d).rodDiameter)).toEqual([16, 12.7, 16]);
+});
+
+test('what is left of a list when some of its lines were taken reads as it did', () => {
+  const list = readDamageList('Ref;What;Length (m)\n1;"crack; a long one";4,2\n2;wobble;3\n3;crack;1', 'list');
+  const rest = readDamageList(listText(list, new Set([2, 3])), 'list');
+  expect(rest.columns).toEqual(list.columns);
+  expect(rest.lines.map((l) => l.cells)).toEqual(list.lines.slice(0, 2).map((l) => l.cells));
 });
 
 test('a list that is written is read back: the same methods, places, counts and voids', () => {
@@ -243,14 +329,12 @@ test('a list that is written is read back: the same methods, places, counts and 
           const { damages } = guessed(text, { tells: ['what', 'count', ...heads] });
           return { ...freshAs({ ...damages[0]!, made: methodOf(of.method)!.bases[0]! }), place, name: `Damage ${i}` };
         });
-        const table = damageListOf(
+        const text = damageCsv(
           repairs.map((draft) => ({ draft, name: draft.name, volumeMl: 12.5 })),
           system,
         );
-        const text = table.map((cells) => cells.map((c) => `"${c.replace(/"/g, '""')}"`).join(';')).join('\r\n');
-        const { damages } = guessed(text, {
-          units: table[0]!.map(() => (system === 'us' ? 'in' : 'mm')),
-        });
+        expect(text).not.toMatch(/(^|,)=/m);
+        const { damages } = guessed(text, { units: Array(20).fill(FIELD_UNIT.length[system]) });
         expect(damages.flatMap((d) => d.faults)).toEqual([]);
         damages.forEach((damage, i) => {
           const [was, is] = [repairs[i]!, damage];

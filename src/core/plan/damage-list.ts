@@ -5,6 +5,7 @@ import { BASES, type BaseMaterial } from '../system';
 import { type Parsed, readNumber } from '../typed';
 import { FIELD_UNIT, fromCore, type UnitSystem, unitOf } from '../units';
 import {
+  isThread,
   type ListedSize,
   type ListedSizes,
   SIZE_IDS,
@@ -89,9 +90,12 @@ export interface Damage {
 const NOTHING = /^(?:[-–—/?.]*|n\.?\s?\/?[ad]\.?|none|k\.? ?a\.?)$/i;
 const SUM = /^(total|sum|sub-?total|summe|gesamt)\b/i;
 const isSize = (tells: TellId | null): tells is SizeId => tells !== null && tells in SIZES;
+/** What keeps a spreadsheet from taking a word for a formula. */
+const HARMLESS = /^'(?=[=+\-@])/;
 const ROUND = /^[øØ⌀]\s*/;
 /** A figure without a unit or a thread’s name: what its column is in must be said. */
-const isBare = (cell: string): boolean => /\d/.test(cell) && !/[a-zµ"'″′’#]/i.test(cell.replace(ROUND, ''));
+const isBare = (cell: string): boolean =>
+  /\d/.test(cell) && !isThread({ text: cell }) && !/[a-zµ"'″′’#]/i.test(cell.replace(ROUND, ''));
 const wordOf = (cell: string): string => cell.replace(/\s+/g, ' ').trim();
 
 /** What the words of a heading usually mean; null where they tell nothing. */
@@ -125,7 +129,7 @@ export function readDamageList(text: string, field: string): DamageList {
     delimitersToGuess: [';', ',', '|'],
   });
   const all = data
-    .map((cells, i) => ({ line: i + 1, cells: cells.map((c) => c.trim()) }))
+    .map((cells, i) => ({ line: i + 1, cells: cells.map((c) => c.trim().replace(HARMLESS, '')) }))
     .filter(({ cells }) => cells.some((c) => c !== ''));
   const [head, ...lines] = all;
   if (!head || head.cells.length < 2) refuse(field, text.slice(0, 80), 'columns', REFUSED['one-column']());
@@ -143,6 +147,13 @@ export function readDamageList(text: string, field: string): DamageList {
   };
 }
 
+/** The list with those of its lines alone that have such a number, as text that is read again. */
+export const listText = ({ columns, lines }: DamageList, numbers: ReadonlySet<number>): string =>
+  Papa.unparse([columns.map((c) => c.heading), ...lines.filter((l) => numbers.has(l.line)).map((l) => [...l.cells])], {
+    delimiter: '\t',
+    newline: '\n',
+  });
+
 /** Columns of sizes in which a bare figure stands and no unit is known: what they are in is to be said. */
 export const unitless = (list: DamageList, { tells, units }: ListSaid): readonly number[] =>
   list.columns.flatMap((_, i) =>
@@ -155,6 +166,23 @@ export function damageWords(list: DamageList, tells: ListSaid['tells']): readonl
   return [...new Set(list.lines.filter((l) => !isSum(l.cells)).map(({ cells }) => wordOf(cells[at] ?? '')))];
 }
 
+/** How each of these words is usually repaired, on what its lines say it is made of, or on `made`. */
+export function usualHow(
+  list: DamageList,
+  tells: ListSaid['tells'],
+  made: BaseMaterial | null,
+): ReadonlyMap<string, Beginning> {
+  const [what, of] = [tells.indexOf('what'), tells.indexOf('made')];
+  return new Map(
+    damageWords(list, tells).flatMap((word) => {
+      const lines = list.lines.filter(({ cells }) => wordOf(cells[what] ?? '') === word);
+      const said = lines.map(({ cells }) => madeMeant(cells[of] ?? '')).find((m) => m !== null);
+      const how = howMeant(word, said ?? made);
+      return how ? [[word, how] as const] : [];
+    }),
+  );
+}
+
 const isSum = (cells: readonly string[]): boolean => cells.some((c) => SUM.test(c));
 
 /** How a length is read, and in whose units it was written. */
@@ -164,8 +192,12 @@ export interface LengthReader {
 }
 
 /** Each line of a list as it is understood with what was said of it. */
-export const damagesIn = (list: DamageList, said: ListSaid, reader: LengthReader): readonly Damage[] =>
-  list.lines.map((line) => damageOf(line, said, reader));
+export function damagesIn(list: DamageList, said: ListSaid, reader: LengthReader): readonly Damage[] {
+  const all = list.lines.map((line) => damageOf(line, said, reader));
+  const same = (d: Damage) => all.filter((other) => other.name === d.name);
+  // Several of one name are told apart by their order.
+  return all.map((d) => (d.name && same(d).length > 1 ? { ...d, name: `${d.name} ${same(d).indexOf(d) + 1}` } : d));
+}
 
 type Wrong = (tell: TellId | null, sentence: Message) => void;
 type CellOf = (tell: TellId) => string;
@@ -242,19 +274,18 @@ function madeOf(cell: string, otherwise: BaseMaterial | null, wrong: Wrong): Bas
 }
 
 /** A size as a list has it: a rod by its name, all else a figure in the unit over its column. */
-const sizeCell = (size: SizeId, { valueMm, text }: ListedSize, symbol: string): string =>
-  size === 'rod' && !isBare(text.replace(/mm|in/g, ''))
-    ? text
-    : String(Number(fromCore(unitOf('length', symbol), valueMm).toPrecision(6)));
+const sizeCell = (size: ListedSize, symbol: string): string =>
+  isThread(size) ? size.text : String(Number(fromCore(unitOf('length', symbol), size.valueMm).toPrecision(6)));
 
 /**
  * The repairs of a job as such a list: headings, then a line each, in the units of `system`. What is measured by more
- * than one shape, or by a shape that no list can tell, has its volume alone.
+ * than one shape, or by a shape that no list can tell, has its volume alone. A cell that begins like a formula is
+ * written harmless.
  */
-export function damageListOf(
+export function damageCsv(
   repairs: readonly { readonly draft: Repair; readonly name: string; readonly volumeMl: number | null }[],
   system: UnitSystem,
-): readonly (readonly string[])[] {
+): string {
   const symbol = FIELD_UNIT.length[system];
   const told = repairs.map(({ draft }) => {
     const { void: measured } = pieceOf(draft);
@@ -262,7 +293,7 @@ export function damageListOf(
     return { count: measured?.count ?? 1, sizes: shape ? sizesIn(shape) : new Map<SizeId, ListedSize>() };
   });
   const sizes = SIZE_IDS.filter((size) => told.some((t) => t.sizes.has(size)));
-  return [
+  const rows = [
     [
       'Name',
       'Where',
@@ -282,11 +313,12 @@ export function damageListOf(
       String(told[i]!.count),
       ...sizes.map((size) => {
         const is = told[i]!.sizes.get(size);
-        return is ? sizeCell(size, is, symbol) : '';
+        return is ? sizeCell(is, symbol) : '';
       }),
       volumeMl === null ? '' : String(Number((volumeMl / 1000).toPrecision(4))),
     ]),
   ];
+  return Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' });
 }
 
 const basesBegun = ({ methodId, chain }: Beginning): readonly BaseMaterial[] =>

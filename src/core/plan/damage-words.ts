@@ -37,6 +37,7 @@ export const DAMAGES: readonly (readonly [RegExp, readonly string[]])[] = [
   [/anchor|bolt|stud|dowel|rod\b|starter|anker|dübel|bolzen/, ['anchor']],
   [/grout\w* joint|joint\w* of tile|tile joint|fliesenfuge/, ['resin-joints']],
   [/(moving|expansion|movement|seal\w*) joint|joint seal|sealant|dehnfuge|bewegungsfuge/, ['flexible-joint']],
+  [/core ?hole|kernbohr/, ['mortar-patch', 'cavity-packing']],
   [/mesh|bridg|gewebe/, ['crack-mesh']],
   [/crack|riss/, ['poured-crack', 'metal-filler', 'laminate-hole']],
   [/joint|fuge/, ['flexible-joint']],

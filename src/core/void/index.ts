@@ -12,7 +12,7 @@ export { filletMm2 } from './fillet';
 export { inPlace, type Lying, layerInPlace } from './in-place';
 export { jointShare } from './joints';
 export { rowsFromText, unitOver } from './list-text';
-export { type ListedSize, type ListedSizes, type SizedShape, shapeFor, sizedShape, sizesIn } from './listed';
+export { isThread, type ListedSize, type ListedSizes, type SizedShape, shapeFor, sizedShape, sizesIn } from './listed';
 export * from './measure';
 export * from './measured';
 export { bedMm, notchMm2 } from './notched-bed';

@@ -6,6 +6,8 @@ import { SIZE_IDS, type SizeId } from './sizes';
 
 /** A size as it was listed: in mm, and as it was written. */
 export type ListedSize = Pick<Measured, 'valueMm' | 'text' | 'textSystem'>;
+/** Whether a size was told by a thread’s or a bar’s name, `M12`, `1/2-13`, `#5 bar`, and not as a length. */
+export const isThread = ({ text }: Pick<ListedSize, 'text'>): boolean => /^\s*(m\s*\d|#)|\d-\d/i.test(text);
 export type ListedSizes = ReadonlyMap<SizeId, ListedSize>;
 
 /** A shape made of listed sizes, what is wrong with one of them, and which of them it has no place for. */

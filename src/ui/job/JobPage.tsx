@@ -1,19 +1,9 @@
 'use client';
-import { CopyPlus, Download, FileText, PackageCheck, Printer, QrCode, ScrollText } from 'lucide-react';
+import { CopyPlus, Download, FileText, PackageCheck, Printer, QrCode, ScrollText, Sheet } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import {
-  calendarProblems,
-  copiedJob,
-  copiedRepair,
-  jobName,
-  pieceName,
-  pieceOf,
-  repairName,
-  withChain,
-  withPiece,
-} from '@/core/plan';
+import { calendarProblems, copiedJob, copiedRepair, damageCsv, jobName, pieceName, repairName } from '@/core/plan';
 import type { Said } from '@/core/say';
 import { own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
@@ -29,8 +19,6 @@ import { ClockField, WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
 import { exportJob } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
-import { freshRepair } from '../workspace/fresh';
-import { settingsFromRecords } from '../workspace/lessons';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { useJobView } from '../workspace/view';
@@ -46,8 +34,10 @@ import {
   useWorkspace,
 } from '../workspace/workspace';
 import { AtHand } from './AtHand';
+import { begunRepair } from './begun';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
+import { ManyAtOnce } from './ManyAtOnce';
 import { type Begin, MethodChoice } from './MethodChoice';
 import { OrderOffer } from './OrderOffer';
 import { SetTogether } from './SetTogether';
@@ -73,10 +63,8 @@ export function JobPage({ jobId }: { jobId: string }) {
   const { job } = view;
   const change = (over: Partial<typeof job>, key = 'job') => changeJob(job.id, (j) => ({ ...j, ...over }), key);
   const nextOrder = Math.max(0, ...view.repairs.map((r) => r.repair.order)) + 1;
-  const add = ({ methodId, chain, madeOf }: Begin) => {
-    const made = freshRepair(job.id, methodId, nextOrder, clock.now(), madeOf);
-    const fresh = withPiece(made, { ...pieceOf(made), settings: settingsFromRecords(methodId) });
-    const repair = chain ? withChain(fresh, chain) : fresh;
+  const add = ({ madeOf, ...begin }: Begin) => {
+    const repair = begunRepair(job.id, begin, madeOf, nextOrder);
     addRepair(repair);
     router.push(`/job/${job.id}/${repair.id}/inspect`);
   };
@@ -183,6 +171,7 @@ export function JobPage({ jobId }: { jobId: string }) {
           <SetTogether repairs={view.repairs} />
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
           <MethodChoice onChoose={add} />
+          <ManyAtOnce jobId={job.id} nextOrder={nextOrder} />
           <Heading>Out of here</Heading>
           <div className="flex flex-wrap gap-2 no-print">
             <button
@@ -191,6 +180,26 @@ export function JobPage({ jobId }: { jobId: string }) {
               onClick={() => saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json')}
             >
               <Download size={17} aria-hidden="true" /> Job file
+            </button>
+            <button
+              type="button"
+              className="btn"
+              onClick={() =>
+                saveText(
+                  fileName(job.name, 'csv'),
+                  damageCsv(
+                    view.repairs.map((r) => ({
+                      draft: r.draft,
+                      name: repairName(r.repair),
+                      volumeMl: r.passes[0]?.plan.void?.nominalMl ?? null,
+                    })),
+                    system,
+                  ),
+                  'text/csv',
+                )
+              }
+            >
+              <Sheet size={17} aria-hidden="true" /> List as CSV
             </button>
             <CalendarButton view={view} name={job.name} className="btn" />
             <Link className="btn" href={`/job/${job.id}/pick`}>

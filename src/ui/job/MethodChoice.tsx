@@ -2,7 +2,7 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { METHODS } from '@/core/method';
-import { basesOf, chainMends, mendersOf, READY_CHAINS, type ReadyChain } from '@/core/plan';
+import { type Beginning, basesOf, chainMends, mendersOf, READY_CHAINS } from '@/core/plan';
 import { BASES, type BaseMaterial } from '@/core/system';
 import { BROKE, type BrokeId } from '@/core/void';
 import { phrase } from '@/words';
@@ -10,10 +10,8 @@ import { Choice } from '../shared/bits';
 
 const BROKEN = Object.keys(BROKE) as BrokeId[];
 
-/** What is begun with: one method, or several passes that commonly lie on one another. */
-export interface Begin {
-  readonly methodId: string;
-  readonly chain: ReadyChain | null;
+/** What is begun with, on what it is made of where that was said. */
+export interface Begin extends Beginning {
   readonly madeOf: BaseMaterial | null;
 }
 

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { repairName, setTogether, type Together, takesSystem } from '@/core/plan';
+import { isOfKind, type Repair, repairName, setTogether, type Together, takesSystem } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { phrase } from '@/words';
 import { shelfOf } from '../material/shelf-of';
@@ -19,6 +19,9 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
   if (open.length < 2) return null;
   const chosen = open.filter((r) => !left.has(r.repair.id));
   const systems = shelfOf(sheets, null).filter((s) => chosen.some((r) => takesSystem(r.draft, s)));
+  // One serves as a model where another is repaired as it is; also one that is begun.
+  const drafts = repairs.map((r) => r.draft);
+  const models = drafts.filter((m) => chosen.some((r) => r.draft.id !== m.id && isOfKind(r.draft, m)));
   const changes = chosen.filter((r) => setTogether(r.draft, over) !== r.draft).length;
   const takers = over.sheet ? chosen.filter((r) => takesSystem(r.draft, over.sheet!)).length : chosen.length;
   const change = (more: Together) => {
@@ -108,6 +111,28 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
             check={(v) => (Number.isInteger(v) && v >= 1 && v <= 12 ? null : 'Whole people, 1 to 12.')}
           />
         </div>
+        {models.length > 0 && (
+          <div className="grid sm:grid-cols-2 gap-2">
+            <As
+              label="All that is chosen, as at"
+              models={models}
+              value={over.chosenAs}
+              onChange={(chosenAs) => (chosenAs ? change({ chosenAs }) : unset('chosenAs'))}
+            />
+            <As
+              label="Looked at, and found as at"
+              models={models.filter((r) => Object.keys(r.answers).length > 0)}
+              value={over.foundAs}
+              onChange={(foundAs) => (foundAs ? change({ foundAs }) : unset('foundAs'))}
+            />
+          </div>
+        )}
+        {(over.chosenAs || over.foundAs) && (
+          <p className="soft">
+            It is set for those that are repaired by the same methods. Sizes, place and base stay as each has them; an
+            answer that was given stands, and is taken over only where each was looked at.
+          </p>
+        )}
         {over.sheet && takers < chosen.length && (
           <p className="soft">{phrase`${over.sheet.name} serves ${takers} of the ${chosen.length}; the others keep theirs.`}</p>
         )}
@@ -122,5 +147,36 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
         </div>
       </div>
     </details>
+  );
+}
+
+/** One of the repairs, as which the others are set. */
+function As({
+  label,
+  models,
+  value,
+  onChange,
+}: {
+  label: string;
+  models: readonly Repair[];
+  value: Repair | undefined;
+  onChange: (model: Repair | undefined) => void;
+}) {
+  return (
+    <label className="block">
+      {label}
+      <select
+        className="select"
+        value={value?.id ?? ''}
+        onChange={(e) => onChange(models.find((m) => m.id === e.target.value))}
+      >
+        <option value="">as each has it</option>
+        {models.map((m) => (
+          <option key={m.id} value={m.id}>
+            {repairName(m)}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -4,6 +4,8 @@ const file = (name: string, text: string, size = text.length) => ({ name, size, 
 
 test.each([
   ['ramp.stl', /scan is taken in at Measure/],
+  ['Schedule 3.CSV', /list of damage is taken in at its job/],
+  ['schedule.xlsx', /pasted at its job.*or saved as CSV/],
   ['before.JPG', /photograph is taken in where it belongs/],
   ['everything.zip', /backup is brought back under Settings/],
   ['sheet.pdf', /table of times can be pasted/],

@@ -40,7 +40,12 @@ async function takeSheets(text: string): Promise<TakenFile> {
 
 /** Where a file that is neither job nor sheet belongs. */
 const BELONGS: readonly (readonly [RegExp, string])[] = [
-  [/\.(stl|ply|obj|xyz|csv)$/i, 'A scan is taken in at Measure, under “3-D scan”; readings of a logger at Hold.'],
+  [/\.(stl|ply|obj|xyz)$/i, 'A scan is taken in at Measure, under “3-D scan”.'],
+  [
+    /\.(csv|tsv)$/i,
+    'A list of damage is taken in at its job, under “Many at once”; readings of a logger at Hold, points of a scan at Measure.',
+  ],
+  [/\.(xlsx?|ods)$/i, 'A list of damage is pasted at its job, under “Many at once”, or saved as CSV first.'],
   [
     /\.(jpe?g|png|webp|heic|gif)$/i,
     'A photograph is taken in where it belongs: at a note of the record, or at Measure.',

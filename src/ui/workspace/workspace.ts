@@ -148,6 +148,7 @@ export const changeRepair = (id: string, how: (repair: Repair) => Repair, key?: 
 export const changeJob = (id: string, how: (job: Job) => Job, key?: string): void => workspace.changeJob(id, how, key);
 export const addJob = (job: Job): void => workspace.addJob(job);
 export const addRepair = (repair: Repair): void => workspace.addRepair(repair);
+export const addRepairs = (repairs: readonly Repair[]): void => workspace.addRepairs(repairs);
 export const removeRepair = (id: string): boolean => workspace.removeRepair(id);
 export const joinRepairs = (ids: readonly string[]): ReturnType<typeof workspace.joinRepairs> =>
   workspace.joinRepairs(ids);

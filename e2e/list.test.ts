@@ -1,0 +1,146 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import { methodOf } from '@/core/method';
+import { pieceOf, withPiece } from '@/core/plan';
+import { voidOf } from '@/core/void';
+import { freshJob, freshRepair } from '@/ui/workspace/fresh';
+import { drawnShape, ZONE } from '@/walks/made';
+import { typed } from '@/walks/papers';
+import { site } from './browser';
+import { takeJob } from './hands';
+
+const yard = site();
+const { base } = yard;
+const NOW = Date.parse('2027-05-10T03:00:00Z');
+
+const list = (page: Page) => page.getByLabel('List, as it stands in the spreadsheet');
+const names = (page: Page) =>
+  page.getByRole('region', { name: 'Repairs' }).getByRole('listitem').getByRole('heading', { level: 2 });
+const comes = (page: Page) => page.getByRole('list', { name: 'What comes of it' }).getByRole('listitem');
+
+/** One spall that is measured, answered and has its system: what the others are to be like. */
+function spall() {
+  const method = methodOf('mortar-patch')!;
+  const sheet = {
+    ...typed(
+      ['mortar-kit', '2:1 by weight', '2 kg, 1 kg, 12 kg', 'use-by 40 min, foot 12 h, load 24 h', { cByWeight: '8' }],
+      NOW,
+    ),
+    name: 'Kit mortar',
+  };
+  const job = { ...freshJob(NOW), id: 'quay', name: 'Quay', zone: ZONE, startFrom: NOW };
+  const fresh = freshRepair(job.id, method.id, 1, NOW);
+  const repair = withPiece(fresh, {
+    ...pieceOf(fresh),
+    void: voidOf(drawnShape(method, { 'outline.length': 400, 'outline.width': 300, 'depth.mean': 30 })),
+    sheetId: sheet.id,
+    kitId: sheet.kits[0]!.id,
+    crew: 2,
+    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+  });
+  return { job, repairs: [{ ...repair, id: 'first', name: 'Spall by the stair' }], sheets: [sheet] };
+}
+
+test('a schedule of damage is pasted, asked what it leaves open, taken as repairs, and taken back with one press', async () => {
+  const page = await yard.page();
+  await page.goto(base());
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByText('No repair yet').waitFor();
+  await page.getByText('Many at once, out of a spreadsheet').click();
+
+  // What is no list says so at its field, and keeps what was typed.
+  await list(page).fill('twelve anchors at the gate');
+  await page.getByRole('alert').filter({ hasText: 'not divided into columns' }).waitFor();
+  expect(await list(page).getAttribute('aria-invalid')).toBe('true');
+
+  await list(page).fill(
+    [
+      'No\tLocation\tDefect\tQty\tLength (m)\tWidth (mm)\tDepth (mm)\tRod\tDia\tRemarks',
+      '1\tBay 2\tcrack\t\t4.2\t3\t48\t\t\tstill',
+      '2\tBay 3\tspall\t3\t0.9\t640\t62\t\t\t',
+      '3\tStair\tanchors\t12\t\t\t130\tM16\t18\tguide rope',
+      '4\tGate\twobble\t\t0.3\t200\tfour\t\t\t',
+    ].join('\n'),
+  );
+  expect(await comes(page).count()).toBe(4);
+  // Nothing is guessed: a figure without a unit, and a word that is no damage.
+  expect(await comes(page).nth(2).textContent()).toContain('In what unit is 18?');
+  expect(await comes(page).nth(3).textContent()).toContain('Say how “wobble” is repaired.');
+  const take = page.getByRole('button', { name: /^Take/ });
+  expect(await take.textContent()).toBe('Take 2 of 4');
+  await page.getByLabel('“Dia” in').selectOption('mm');
+  await page.getByLabel('“wobble” is repaired as').selectOption({ label: 'Dent filled with body filler' });
+  expect(await comes(page).nth(2).textContent()).toMatch(/12 of them.*diameter 18 mm, rod M16/s);
+  expect(await comes(page).nth(3).textContent()).toContain('“four” is not understood');
+  await take.click();
+
+  await page.getByText('Taken: 3 repairs').waitFor();
+  expect(await names(page).allTextContents()).toEqual(['crack 1', 'spall 2', 'anchors 3']);
+  // The line with the fault is still there, to be put right.
+  expect(await list(page).inputValue()).toMatch(/^No\tLocation.*\n4\tGate\twobble/s);
+  // 107 L: three of 900 × 640 × 62.
+  await page.getByText('measure 107 L').waitFor();
+
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { name: 'Out of here' }).click();
+  await page.keyboard.press('Control+z');
+  await page.getByText('No repair yet').waitFor();
+  expect(await names(page).count()).toBe(0);
+  await page.keyboard.press('Control+Shift+z');
+  await names(page).nth(2).waitFor();
+
+  // Kept: they are there again after the page was left.
+  await page.reload();
+  await names(page).nth(2).waitFor();
+  expect(await names(page).allTextContents()).toEqual(['crack 1', 'spall 2', 'anchors 3']);
+});
+
+test('others are set as one is, all at once; the list that goes out comes in again as it was', async () => {
+  const page = await yard.page();
+  await takeJob(page, base(), spall());
+  await page.goto(`${base()}/job/quay`);
+  await page.getByText('Many at once, out of a spreadsheet').click();
+  await list(page).fill('Name;Length (mm);Width (mm);Depth (mm)\nNorth;500;400;40\nSouth;600;300;"25,5"');
+  await page.getByLabel('It is repaired as').selectOption({ label: 'Resin mortar patch' });
+  await page.getByRole('button', { name: 'Take all 2' }).click();
+  await page.getByText('Taken: 2 repairs').waitFor();
+
+  const south = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: 'South' }) });
+  expect(await south.textContent()).toMatch(/measure 4\.59 L.*release waits/s);
+  await page.getByText('Set something for several repairs').click();
+  await page.getByLabel('All that is chosen, as at').selectOption({ label: 'Spall by the stair' });
+  await page.getByLabel('Looked at, and found as at').selectOption({ label: 'Spall by the stair' });
+  await page.getByRole('button', { name: 'Set it for 2' }).click();
+  await page.getByText('Set for 2 repairs').waitFor();
+  // With its system, its answers and its hands there is a plan; its sizes are its own.
+  await south.filter({ hasText: /mix \d+ batch/ }).waitFor();
+  expect(await south.textContent()).toMatch(/measure 4\.59 L/);
+  expect(await south.textContent()).not.toMatch(/waits|to inspect/);
+
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'List as CSV' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/^Quay.*\.csv$/i);
+  const text = readFileSync(await download.path(), 'utf8');
+  expect(text.split('\r\n')).toEqual([
+    'Name,Where,Repair,Made of,How many,Length (mm),Width (mm),Depth (mm),Holds (L)',
+    'Spall by the stair,,Resin mortar patch,concrete,1,400,300,30,3.6',
+    'North,,Resin mortar patch,concrete,1,500,400,40,8',
+    'South,,Resin mortar patch,concrete,1,600,300,25.5,4.59',
+  ]);
+  await page
+    .getByLabel('List: CSV file')
+    .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.getByRole('button', { name: 'Take all 3' }).click();
+  await page.getByText('Taken: 3 repairs').waitFor();
+  expect(await names(page).allTextContents()).toEqual([
+    'Spall by the stair',
+    'North',
+    'South',
+    'Spall by the stair',
+    'North',
+    'South',
+  ]);
+  expect(await page.getByText('measure 4.59 L').count()).toBe(2);
+});

@@ -1,0 +1,17 @@
+import { type Beginning, pieceOf, type Repair, withChain, withPiece } from '@/core/plan';
+import type { BaseMaterial } from '@/core/system';
+import { freshRepair } from '../workspace/fresh';
+import { settingsFromRecords } from '../workspace/lessons';
+import { clock } from '../workspace/workspace';
+
+/** A repair as it is begun in a job: with what the records taught of its method, and the passes of its chain. */
+export function begunRepair(
+  jobId: string,
+  { methodId, chain }: Beginning,
+  madeOf: BaseMaterial | null,
+  order: number,
+): Repair {
+  const made = freshRepair(jobId, methodId, order, clock.now(), madeOf);
+  const fresh = withPiece(made, { ...pieceOf(made), settings: settingsFromRecords(methodId) });
+  return chain ? withChain(fresh, chain) : fresh;
+}
