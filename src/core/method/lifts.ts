@@ -1,7 +1,7 @@
 import { mm, refuse, texts } from '../say';
 import { leanThreshold, proportionOf } from '../system';
 import { figure } from '../units';
-import { areHoles, belowMl, facesOf, kindOf, layerShares, liftShares, type VoidShape } from '../void';
+import { belowMl, facesOf, kindOf, layerShares, liftShares, placesMl, standApart, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 
 const REFUSED = texts('refused.method.lifts', {
@@ -95,20 +95,20 @@ const firstFirst = (lifts: number, leadPct: number): readonly number[] => {
 export const liftsMm = (c: MethodContext): readonly number[] =>
   firstFirst(liftsOf(c), leadOf(c)).map((share) => share * depthToFill(c));
 
-/** In how many layers a single hole is filled: a shallow one in fewer than the deepest. */
+/** In how many layers a single place is filled: a shallow one in fewer than the deepest. */
 const layersIn = (c: MethodContext, shape: VoidShape): number => {
   const max = mostMm(c);
   if (liftsOf(c) === 1 || max === null || !inLifts(c, shape)) return 1;
   return Math.max(1, Math.ceil(filledMm(c, facesOf(shape).maxDepthMm) / max - 1e-9));
 };
 
-/** Thickness of each layer of one hole, deepest first, mm. */
+/** Thickness of each layer of one place, deepest first, mm. */
 export const layersMm = (c: MethodContext, shape: VoidShape): readonly number[] => {
   const deep = filledMm(c, facesOf(shape).maxDepthMm);
   return firstFirst(layersIn(c, shape), leadOf(c)).map((share) => share * deep);
 };
 
-/** What each layer of one hole takes, deepest first, mL, up to its recess; the last with its crown. */
+/** What each layer of one place takes, deepest first, mL, up to its recess; the last with its crown. */
 function layersMl(c: MethodContext, shape: VoidShape): readonly number[] {
   const { maxDepthMm, planAreaMm2 } = facesOf(shape);
   let z = maxDepthMm;
@@ -122,17 +122,36 @@ function layersMl(c: MethodContext, shape: VoidShape): readonly number[] {
 }
 
 /**
- * Share of the fill that each lift takes; of holes, each is divided by itself, and the shallow ones are full before.
+ * Share of the fill that each lift takes; of several places, each is divided by itself, and the shallow ones are full
+ * before.
  */
 export function sharesOf(c: MethodContext): readonly number[] {
   const lifts = liftsOf(c);
   const even = firstFirst(lifts, leadOf(c));
   if (c.params.conformal) return even;
-  if (!areHoles(c.void.shapes)) return leadOf(c) === 0 ? liftShares(c.void, lifts) : layerShares(c.void, even);
+  if (!standApart(c.void)) return leadOf(c) === 0 ? liftShares(c.void, lifts) : layerShares(c.void, even);
   const each = c.void.shapes.map((shape) => layersMl(c, shape));
   const ml = even.map((_, lift) => each.reduce((sum, layers) => sum + (layers[lift] ?? 0), 0));
   const all = ml.reduce((a, b) => a + b, 0);
   return ml.map((x) => x / all);
+}
+
+/**
+ * What each place takes of each lift, as shares of that lift: places are filled one after the other. Of one void with
+ * several shapes there is one.
+ */
+export function placesOfLifts(c: MethodContext): readonly (readonly number[])[] {
+  const lifts = liftsOf(c);
+  const each =
+    standApart(c.void) && !c.params.conformal
+      ? c.void.shapes.map((shape) => layersMl(c, shape))
+      : placesMl({ ...c.void, count: 1 }).map((ml) => Array.from({ length: lifts }, () => ml));
+  const all = Array.from({ length: c.void.count }, () => each).flat();
+  return Array.from({ length: lifts }, (_, lift) => {
+    const mine = all.map((layers) => layers[lift] ?? 0);
+    const sum = mine.reduce((a, b) => a + b, 0);
+    return mine.map((ml) => ml / sum);
+  });
 }
 
 /** The primer of one lift: its floor, for the first, and its walls. */

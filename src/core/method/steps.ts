@@ -10,6 +10,7 @@ import { inOneGo, inTurn } from './in-turn';
 import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
+import { withPlaces } from './where';
 import { factorsOf, workOf } from './work';
 
 const SAYS = texts('shared', { out: '{detail} Shared out among {hands}, each with tools of their own.' });
@@ -74,6 +75,14 @@ const filled = (method: Method, message: Message, c: TaskContext): Message => {
   };
 };
 
+/** How a row is done, and at which of several places. */
+function saidOf(method: Method, row: TaskRow, here: TaskContext): Message {
+  const detail = worded(method, row.say.detail, here);
+  return row.each === 'batch' && row.role === 'place' && row.marks?.end?.includes('placed')
+    ? withPlaces(detail, here.batch, here.batches, here.void)
+    : detail;
+}
+
 /** One row as a step. @param key how the record names it, where that is not by its row alone */
 export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: StepKey): StepDraft {
   const { min, sharedMin, hands, factors } = workOf(method, row, here);
@@ -93,7 +102,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     stage: STAGE_OF[row.role],
     role: row.role,
     title: worded(method, row.say.title, here),
-    detail: sharedBy(hands, worded(method, row.say.detail, here)),
+    detail: sharedBy(hands, saidOf(method, row, here)),
     confirm: worded(method, row.say.confirm, here),
     handsOnMin: min,
     factors,

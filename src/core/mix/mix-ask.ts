@@ -8,6 +8,7 @@ import {
   type Proportion,
   type SheetRevision,
 } from '../system';
+import type { PartOfPlace } from '../void';
 import type { CutShort } from './cut-short';
 
 const WORK = texts('work.kit', {
@@ -49,6 +50,8 @@ export interface Portion {
    * portion lies on the one before it, over all of the face.
    */
   readonly over?: { readonly layer: number; readonly area: number; readonly faceShare: number };
+  /** Of several places that are done one after the other: what each takes of it, as shares of it, in their order. */
+  readonly places?: readonly number[];
 }
 
 /** Which layer a portion is, from 0. */
@@ -230,6 +233,8 @@ export interface Batch {
   readonly leftOutG: number;
   /** Place or part of the first and of the last served, from 1; absent where there is one alone. */
   readonly fromTo?: readonly [number, number];
+  /** Which of several places it is for, and from where to where of each; absent where the work is one. */
+  readonly covers?: readonly PartOfPlace[];
   /** A pause before it that was known beforehand, min (metered). */
   readonly pauseMin?: number;
   /** Beside the plan, for what ran out or was lost. */

@@ -16,9 +16,11 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
+import { endingAtPlaces, withCovers } from './place-ends';
 import {
   bagsOverAreas,
   evenly,
+  kitsOver,
   ofWholePacks,
   packsIn,
   placedInTime,
@@ -95,17 +97,16 @@ interface Pot {
   readonly carriedMl?: number;
 }
 
-/** Whole kits over pots, as evenly as they go: a pot of two kits places twice as much as one of one. */
-function kitsOver(n: number, kits: number, kitMl: number, lossMl: number): readonly Share[] {
-  const each = Array.from({ length: n }, (_, k) => Math.floor(kits / n) + (k < kits % n ? 1 : 0));
-  const placeable = each.map((of) => of * kitMl - lossMl);
-  const all = placeable.reduce((a, b) => a + b, 0);
-  // Kits that hold less than a pot keeps back place nothing, however they are shared.
-  return each.map((of, k) => ({ kits: of, share: all > 0 ? placeable[k]! / all : 1 / n }));
-}
-
-/** So many pots of so much to be placed, each with its own loss. @throws Refusal when the work never ends */
-function potsFor(needMl: number, { ask, caps: one, several, kitMl, kitsPerPot, whole }: Sharing): readonly Share[] {
+/**
+ * So many pots of so much to be placed, each with its own loss.
+ * @param places what each of several places takes of it: what is weighed out ends with one of them where it can
+ * @throws Refusal when the work never ends
+ */
+function potsFor(
+  needMl: number,
+  { ask, caps: one, several, kitMl, kitsPerPot, whole }: Sharing,
+  places: readonly number[] = [],
+): readonly Share[] {
   const { potLossMl: loss } = ask.sheet;
   let caps = one;
   const inTimeMl = placedInTime({ ask, caps, whole });
@@ -117,7 +118,11 @@ function potsFor(needMl: number, { ask, caps: one, several, kitMl, kitsPerPot, w
       const inTime = pots.every(({ share }) => share * needMl <= caps.placedMl + 1e-9);
       if (inTime && Math.ceil(kits / kitsPerPot) <= n) return pots;
     } else if (needMl / n + loss <= caps.heldMl + 1e-9)
-      return ofWholePacks(needMl, n, { ask, caps, kitMl, whole }) ?? evenly(n);
+      return (
+        ofWholePacks(needMl, n, { ask, caps, kitMl, whole }) ??
+        weighedFor(places, n, Math.min(inTimeMl, caps.heldMl - loss) / needMl) ??
+        evenly(n)
+      );
   }
   // Each pot takes something off the need: it would end, after more pots than anybody mixes.
   const eachMl = whole ? Math.min(caps.placedMl, kitsPerPot * kitMl - loss) : Math.min(inTimeMl, caps.heldMl - loss);
@@ -131,6 +136,12 @@ function potsFor(needMl: number, { ask, caps: one, several, kitMl, kitsPerPot, w
     `under ${MAX_BATCHES} batches`,
     REFUSED['each-batch-leaves']({ loss: ml(loss), cap: ml(caps.capMl) }),
   );
+}
+
+/** Several pots that end where places do, weighed; null where there are no such places, or it is one pot. */
+function weighedFor(places: readonly number[], n: number, mostShare: number): readonly Share[] | null {
+  const ends = n < 2 || places.length < 2 ? null : endingAtPlaces(places, mostShare, n);
+  return ends?.map((share) => ({ kits: null, share })) ?? null;
 }
 
 /** The most that is placed out of one pot: in its time, and of what it holds. */
@@ -162,7 +173,7 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   const { ask, kitMl, whole } = s;
   const { parts, portions, sheet } = ask;
   const apart = (needMl: number, shareMl: number, portion: number, fromTo?: Pot['fromTo']): Pot[] => {
-    const pots = potsFor(needMl, s);
+    const pots = potsFor(needMl, s, portions[portion]!.places);
     const sizes = fromTo ? null : bordered(shareMl, pots.length, s);
     return pots.map(({ kits, share }, k) => {
       const placedMl = sizes?.[k] ?? share * shareMl;
@@ -305,7 +316,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     };
   });
   // Each batch gives the primer of what it covers.
-  const batches = plain.map((batch) => {
+  const batches = withCovers(plain, ask.portions).map((batch) => {
     const { drawn } = ask.portions[batch.portion]!;
     if (!drawn) return batch;
     const all = plain.filter((b) => b.portion === batch.portion).reduce((sum, b) => sum + b.ml, 0);

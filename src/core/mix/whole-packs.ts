@@ -27,6 +27,15 @@ export function placedInTime({ ask, caps, whole }: Pick<Sharing, 'ask' | 'caps' 
 /** So many pots of as much each, weighed. */
 export const evenly = (n: number): readonly Share[] => Array.from({ length: n }, () => ({ kits: null, share: 1 / n }));
 
+/** Whole kits over pots, as evenly as they go: a pot of two kits places twice as much as one of one. */
+export function kitsOver(n: number, kits: number, kitMl: number, lossMl: number): readonly Share[] {
+  const each = Array.from({ length: n }, (_, k) => Math.floor(kits / n) + (k < kits % n ? 1 : 0));
+  const placeable = each.map((of) => of * kitMl - lossMl);
+  const all = placeable.reduce((a, b) => a + b, 0);
+  // Kits that hold less than a pot keeps back place nothing, however they are shared.
+  return each.map((of, k) => ({ kits: of, share: all > 0 ? placeable[k]! / all : 1 / n }));
+}
+
 /** Bags are emptied, never parted for a little; tins are where there are so many pots of them. */
 const MANY_POTS = 4;
 /** So much more often is mixed for whole packs, as a share of the fewest pots. */

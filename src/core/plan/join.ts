@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
 import { type Said, texts } from '../say';
-import { MOST_SHAPES, type Void } from '../void';
+import { MOST_SHAPES, placeNames, standApart, type Void } from '../void';
 import { type Pass, Repair } from './repair';
 
 /** Words for what keeps repairs from being one. */
@@ -51,6 +51,14 @@ function answersOf(repairs: readonly Repair[]): Repair['answers'] | null {
 /** The like voids of a repair, each by itself. */
 const apart = ({ shapes, count }: Void): Void['shapes'] => Array.from({ length: count }, () => shapes).flat();
 
+/** What the places of a repair are called: by its own name, with a number where there are several. */
+function namesIn(name: string, v: Void): readonly string[] {
+  const own = placeNames(v);
+  const named = name.slice(0, LONGEST_NAME - 4);
+  return own.map((place, i) => place || (own.length > 1 ? `${named} ${i + 1}` : named));
+}
+const LONGEST_NAME = 60;
+
 const cut = (words: readonly string[], most: number): string =>
   [...new Set(words.filter(Boolean))].join(' + ').slice(0, most);
 
@@ -84,11 +92,15 @@ export function joined(
   const same = voids.every((v) => dequal(v.shapes, voids[0]!.shapes) && dequal(v.keepClear, voids[0]!.keepClear));
   const shapes = same ? voids[0]!.shapes : voids.flatMap(apart);
   if (shapes.length > MOST_SHAPES) return { why: WHY.shapes({ most: MOST_SHAPES }) };
+  // What adds up to one void in one of them is no place by itself.
+  const apartAll = !same && voids.every((v) => v.shapes.length === 1 || standApart(v));
+  const names = all.flatMap((r, i) => namesIn(nameOf(r), voids[i]!));
   const own: Pass = {
     ...passOf(first),
     void: {
       ...voids[0]!,
       shapes,
+      places: apartAll ? names : undefined,
       count: same ? voids.reduce((n, v) => n + v.count, 0) : 1,
       keepClear: same
         ? voids[0]!.keepClear

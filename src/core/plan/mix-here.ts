@@ -81,6 +81,8 @@ const BY_PAILS = [0, 29] as const;
 /** What may be split is mixed pack by pack all the same since, and no more of it in one of several pots than a pail. */
 const BY_PACKS = [0, 34] as const;
 
+/** What is weighed out ends with one of several places since. */
+const BY_PLACES = [0, 37] as const;
 /** Areas of a bed are laid from whole bags since. */
 const BY_BAGS = [0, 35] as const;
 
@@ -153,6 +155,7 @@ export function mixAt(
   const filmMl =
     onFilm && (sheet.dose !== null || repair.settings[onFilm] !== undefined) ? settingIn(context, onFilm) : null;
   const byPacks = repair.bench.vesselMaxMl === null && !staysWhole(kit, effects.split) && plansBy(BY_PACKS, actuals);
+  const portions = engine.portions(context);
   const ask = (usableMin: number, count = parts?.count ?? 1): MixAsk => ({
     sheet,
     kit,
@@ -162,7 +165,7 @@ export function mixAt(
     p95Ml: covered ? measured.nominalMl : measured.p95Ml,
     reserve: repair.reserve,
     allowances: allowancesOf(method, context, repair.settings),
-    portions: ENGINES[method.engine].portions(context),
+    portions: plansBy(BY_PLACES, actuals) ? portions : portions.map(({ places: _, ...portion }) => portion),
     usableMin,
     placingMlPerMin: rate,
     rateChosen,

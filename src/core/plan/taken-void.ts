@@ -1,13 +1,13 @@
 import { blankShape, effectsOf, methodOf } from '../method';
 import { attempt, refuse, texts } from '../say';
 import {
-  areHoles,
   halfWidthMm,
   kindOf,
   type Measured,
   measured,
   outlineArea,
   type PlanOutline,
+  standApart,
   type Void,
   type VoidShape,
   voidOf,
@@ -49,11 +49,11 @@ function meanOf({ thickness, low }: Layer, faceMm2: number, allMm2: number): Mea
 }
 
 /**
- * The face that a fill of a void leaves, covered; null where its outline is not known. Of several drilled holes it is
- * all of them, one beside the other; of other shapes that make one void the first is the mouth.
+ * The face that a fill of a void leaves, covered; null where its outline is not known. Of several places it is all of
+ * them, one beside the other; of other shapes that make one void the first is the mouth.
  */
 function faceOf(v: Void, layer: Layer, blank: VoidShape): Void | null {
-  const mouths = areHoles(v.shapes) ? v.shapes : v.shapes.slice(0, 1);
+  const mouths = standApart(v) ? v.shapes : v.shapes.slice(0, 1);
   const coats = mouths.map((shape) => {
     const face = outlineOf(shape);
     if (!face) return null;
@@ -63,7 +63,8 @@ function faceOf(v: Void, layer: Layer, blank: VoidShape): Void | null {
     const holes = diameter && diameter.valueMm > 0 && 'holes' in blank ? { holes: { count: 1, diameter } } : {};
     return { ...blank, outline, thickness, ...holes } as VoidShape;
   });
-  return coats.some((c) => c === null) ? null : { ...voidOf(...(coats as VoidShape[])), count: v.count };
+  if (coats.some((c) => c === null)) return null;
+  return { ...voidOf(...(coats as VoidShape[])), count: v.count, ...(v.places ? { places: v.places } : {}) };
 }
 
 /** How exactly a level is struck, mm: what is left low is not measured before it is. */

@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { areHoles } from './measure';
+import { areHoles } from './places';
 import type { VoidShape } from './shapes';
 
 /**

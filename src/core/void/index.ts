@@ -19,6 +19,7 @@ export { bedMm, notchMm2 } from './notched-bed';
 export { cornersOf, inside, outlineArea, type PlanOutline, parsePoints, perimeterMm, signedAreaMm2 } from './outline';
 export { type Patch, surfaceOf } from './patch-depths';
 export { type PictureScale, scaleByDistance, scaleByRectangle, tracedOutline } from './picture';
+export * from './places';
 export type { Point } from './point';
 export { contourLevels, contoursOf, nextReading, oddReadings, profileAt } from './readings';
 export { GRAVITY, isRing, levels, partSeatedMl, type Ring } from './ring';

@@ -344,13 +344,6 @@ const spanning = (planned: Doubt, other: Doubt): Doubt => ({
   p95: Math.max(planned.p95, other.p95),
 });
 
-/** Whether all shapes are drilled holes: several stand beside one another and do not add up to one. */
-export const areHoles = (shapes: readonly VoidShape[]): boolean =>
-  shapes.every((shape) => kindOf(shape).bore?.(shape) !== undefined);
-
-/** Places to work at: the like voids, and where one stands for several holes, each of those. */
-export const placesIn = (v: Void): number => v.count * (areHoles(v.shapes) ? Math.max(1, v.shapes.length) : 1);
-
 /** What a shape holds below a depth, mL: where its form does not say, as if its walls were upright. */
 export const belowMl = (shape: VoidShape, depthMm: number): number => {
   const kind = kindOf(shape);

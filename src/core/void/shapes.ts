@@ -98,6 +98,11 @@ export const Void = z.object({
   variants: z.array(z.object({ count: z.number().int().min(1).max(500), key: z.string().max(80), byMm: Mm })).max(20),
   keepClear: z.array(KeepClear).max(20),
   back: z.enum(['closed', 'open']),
+  /**
+   * The names of its shapes where each is a place by itself, in the order of work; one without a name is empty. Absent
+   * where shapes add up to one void; drilled holes are places without it.
+   */
+  places: z.array(z.string().max(60)).max(MOST_SHAPES).optional(),
 });
 export type Void = z.infer<typeof Void>;
 

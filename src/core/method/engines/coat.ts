@@ -3,7 +3,7 @@ import { refuse, texts } from '../../say';
 import { facesOf, type VoidShape } from '../../void';
 import { type MethodContext, type Setting, settingIn, type TaskContext } from '../context';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
+import { BEGINS, type Engine, inPlaces, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 const REFUSED = texts('refused.engines.coat', {
@@ -77,6 +77,7 @@ export const coat: Engine = {
       return each.map(([ml], i) => ({
         label: n === 1 ? PORTION.only() : PORTION.coat({ n: i + 1 }),
         share: ml! / all,
+        ...inPlaces(c),
       }));
     return each.flatMap((list, layer) =>
       list.map((ml, area) => ({

@@ -1,6 +1,7 @@
 import type { PartsAsk, Portion } from '../../mix';
 import { type Message, texts } from '../../say';
 import type { MilestoneId } from '../../system';
+import { placesIn, placesMl } from '../../void';
 import type { MethodContext, TaskContext } from '../context';
 
 /** What is mixed apart dies apart. */
@@ -72,6 +73,14 @@ export const PORTION = texts('portion', {
   coatOver: '{n, select, 0 {area {area}} other {coat {n}, area {area}}}',
   only: 'the coat',
 });
+
+/** What each of several places takes of all; nothing of one. */
+export function inPlaces({ void: v }: MethodContext): Pick<Portion, 'places'> {
+  if (placesIn(v) < 2) return {};
+  const each = placesMl(v);
+  const all = each.reduce((a, b) => a + b, 0);
+  return { places: each.map((ml) => ml / all) };
+}
 
 /** The work is one. */
 export const UNPARTED = { parts: () => null, eachPart: new Set<MilestoneId>() } as const;

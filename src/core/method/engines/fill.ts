@@ -1,10 +1,11 @@
+import type { Portion } from '../../mix';
 import { texts } from '../../say';
 import { type MilestoneId, milestoneKind, proportionOf, systemKind } from '../../system';
-import { areHoles } from '../../void';
+import { facesOf, placesIn, standApart } from '../../void';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
 import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
-import { liftsOf, primerOf, sharesOf, skimOf } from '../lifts';
+import { liftsOf, placesOfLifts, primerOf, sharesOf, skimOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
@@ -15,6 +16,16 @@ export const LEVEL_ML: Readonly<Record<Level, (c: MethodContext) => number>> = {
   crown: (c) => (c.void.count * c.measured.faces.planAreaMm2 * settingIn(c, 'crown')) / 1000,
   recess: (c) => (-c.void.count * c.measured.faces.planAreaMm2 * settingIn(c, 'recess')) / 1000,
 };
+
+/** What each of several places has of all their faces. */
+function overFaces({ void: v }: MethodContext): Pick<Portion, 'places'> {
+  if (placesIn(v) < 2) return {};
+  const one = v.shapes.map((shape) => facesOf(shape).planAreaMm2);
+  const each = standApart(v) ? one : [1];
+  const all = Array.from({ length: v.count }, () => each).flat();
+  const sum = all.reduce((a, b) => a + b, 0);
+  return { places: all.map((mm2) => mm2 / sum) };
+}
 
 /** By hand, in lifts. */
 export const fill: Engine = {
@@ -45,17 +56,20 @@ export const fill: Engine = {
     // A recess deeper than the last lift is left out of all of them alike, and layers that follow the floor share it;
     // the
     // layers of holes have it in their shares.
-    const onTop = !c.params.conformal && !areHoles(c.void.shapes) && own.at(-1)! + level > 0;
+    const onTop = !c.params.conformal && !standApart(c.void) && own.at(-1)! + level > 0;
     const ml = own.map((mine, i) => mine + level * (onTop ? Number(i === own.length - 1) : shares[i]!));
     const all = ml.reduce((a, b) => a + b, 0);
     // A skim takes its share of the whole before the rest is built up.
     const skim = Math.min(0.95, (c.void.count * c.measured.faces.planAreaMm2 * skimOf(c)) / 1000 / all);
+    const places = placesOfLifts(c);
     const lifts = ml.map((mine, i) => ({
+      ...(places[i]!.length > 1 ? { places: places[i]! } : {}),
       label: ml.length === 1 && skim <= 0 ? PORTION.patch() : PORTION.lift({ n: i + 1 }),
       share: (mine / all) * (1 - skim),
       ...(primer[i]!.ml > 0 ? { drawn: { ml: primer[i]!.ml, cut: primer[i]!.cut } } : {}),
     }));
-    return skim > 0 ? [{ label: PORTION.skim(), share: skim }, ...lifts] : lifts;
+    // A skim goes over the faces of all of them, however deep they are.
+    return skim > 0 ? [{ ...overFaces(c), label: PORTION.skim(), share: skim }, ...lifts] : lifts;
   },
   // No night falls between two mixes of one lift, but where it is longer than a day and ends at an edge of its own; a
   // unit out of its own pail always does.

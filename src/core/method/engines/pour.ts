@@ -2,7 +2,7 @@ import { mixingMin } from '../../mix';
 import { isMetered } from '../../system';
 import { settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, byRate, type Engine, inPlaces, PORTION, POT_CLOCKS } from './engine';
 import { mix, weigh } from './potted';
 
 /** It runs to its level by itself, behind a dam. */
@@ -23,7 +23,7 @@ export const pour: Engine = {
   spends: ['clean'],
   eachBatch: new Set(POT_CLOCKS),
   begins: BEGINS.mixed(),
-  portions: () => [{ label: PORTION.pour(), share: 1 }],
+  portions: (c) => [{ label: PORTION.pour(), share: 1, ...inPlaces(c) }],
   // A pour never stops until it is full.
   blockOf: () => 'pour',
 };

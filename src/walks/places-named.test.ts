@@ -1,0 +1,170 @@
+import { methodOf } from '@/core/method';
+import { type Job, joined, pieceOf, type Repair, withPiece } from '@/core/plan';
+import { viewJob } from '@/core/record';
+import type { SheetRevision } from '@/core/system';
+import { placesIn, voidOf } from '@/core/void';
+import { freshJob, freshRepair } from '@/ui/workspace/fresh';
+import { PLAIN_READER, say } from '@/words';
+import { at, drawnShape, ZONE } from './made';
+import { dosed, typed } from './papers';
+
+const NOW = at('2027-05-10T06:20');
+const job: Job = { ...freshJob(NOW), zone: ZONE, climate: { kind: 'constant', tempC: 15, humidityPct: 60 } };
+
+type Size = readonly [name: string, length: number, width: number, depth: number, count?: number];
+
+/** Like damages of unlike size, each a repair of its own as a list has them. */
+const apart = (methodId: string, sheet: SheetRevision, sizes: readonly Size[], over: object = {}): readonly Repair[] =>
+  sizes.map(([name, length, width, depth, count = 1], i) => {
+    const method = methodOf(methodId)!;
+    const fresh = freshRepair(job.id, method.id, i + 1, NOW);
+    const shape = drawnShape(method, { 'outline.length': length, 'outline.width': width, 'depth.mean': depth });
+    const piece = {
+      ...pieceOf(fresh),
+      void: { ...voidOf(shape), count },
+      sheetId: sheet.id,
+      kitId: sheet.kits[0]!.id,
+      answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+      reserve: false,
+      ...over,
+    };
+    return { ...withPiece(fresh, piece), id: `r${i}`, name };
+  });
+
+/** All of them as one. */
+function asOne(repairs: readonly Repair[]): Repair {
+  const made = joined(repairs, () => false);
+  if ('why' in made) throw new Error(JSON.stringify(made.why));
+  return made.repair;
+}
+
+const viewOf = (sheet: SheetRevision, ...repairs: readonly Repair[]) =>
+  viewJob({ job, repairs, sheets: [sheet], stock: [], events: [] }, NOW);
+const planOf = (sheet: SheetRevision, repair: Repair) => viewOf(sheet, repair).repairs[0]!.passes[0]!.plan;
+/** What the steps of placing say of where each mix goes. */
+const forWhich = (plan: ReturnType<typeof planOf>) =>
+  plan.steps
+    .filter((s) => s.marks?.end?.includes('placed'))
+    .map((s) => /This mix is for (.*)\.$/.exec(say(s.detail, PLAIN_READER))?.[1] ?? null);
+
+const filler = typed(
+  [
+    'polyester-filler',
+    '',
+    '1 kg, 30 g',
+    'use-by 10 C: 10 min\n20 C: 5 min, sandable 10 C: 50 min\n20 C: 22 min',
+    dosed(1, 2, 3),
+  ],
+  NOW,
+);
+const bags = typed(
+  [
+    'cement-water',
+    '',
+    '25 kg, 3.5 kg',
+    'use-by 10 C: 40 min\n20 C: 20 min, next-lift 3 h, foot 10 C: 10 h\n20 C: 4 h',
+    dosed(12, 13, 14),
+  ],
+  NOW,
+);
+const DOOR: readonly Size[] = [
+  ['D1', 120, 80, 3],
+  ['D2', 60, 60, 2],
+  ['D3', 200, 120, 4],
+  ['D4', 90, 70, 3],
+  ['D5', 150, 100, 3],
+];
+
+test('dents of unlike size out of few mixes: each goes whole into one of them, and each mix says which it is for', () => {
+  const plan = planOf(filler, asOne(apart('body-filler', filler, DOOR)));
+  // A tight skim over all of them, then two mixes that end at a dent.
+  expect(forWhich(plan)).toEqual([null, 'D1, D2, and D3', 'D4 and D5']);
+  const built = plan.batches.filter((b) => b.portion === 1);
+  expect(built.flatMap((b) => b.covers!.map(({ from, to }) => [from, Math.round(to * 1e6) / 1e6]))).toEqual(
+    DOOR.map(() => [0, 1]),
+  );
+});
+
+test('whole bags end where they end, and say how far that is', () => {
+  const spalls: readonly Size[] = [
+    ['S1', 320, 210, 30],
+    ['S2', 340, 220, 20],
+    ['S3', 400, 200, 35],
+    ['S4', 150, 150, 25],
+    ['S5', 600, 300, 60],
+  ];
+  const plan = planOf(bags, asOne(apart('cement-patch', bags, spalls)));
+  expect(plan.batches.map((b) => b.packs ?? null)).toEqual([1, null]);
+  expect(forWhich(plan)).toEqual([expect.stringMatching(/^S1, S2, S3, S4, and S5 \(to \d+ %\)$/), 'the rest of S5']);
+  // As far as the bag goes: what it places over what they hold.
+  const [first] = plan.batches;
+  const held = spalls.map(([, l, w, d]) => (l * w * d) / 1000);
+  const all = held.reduce((a, b) => a + b, 0);
+  const placed = plan.batches.reduce((sum, b) => sum + b.placedMl, 0);
+  const upTo = ((first!.placedMl / placed) * all - (all - held[4]!)) / held[4]!;
+  expect(first!.covers!.at(-1)).toMatchObject({ place: 4, to: expect.closeTo(upTo, 2) });
+});
+
+test('a shallow place is full in the first lift, and the second is for the deep ones alone', () => {
+  const lifts: SheetRevision = { ...bags, limits: { ...bags.limits, liftMaxMm: 25 } };
+  const sizes: readonly Size[] = [
+    ['shallow', 300, 200, 15],
+    ['deep', 300, 200, 45],
+    ['deeper', 400, 200, 50],
+  ];
+  const one = asOne(apart('cement-patch', lifts, sizes));
+  const plan = planOf(lifts, one);
+  const byLift = [0, 1].map((portion) => plan.batches.filter((b) => b.portion === portion));
+  const places = byLift.map((of) => [...new Set(of.flatMap((b) => b.covers!.map((c) => c.place)))]);
+  expect(places).toEqual([
+    [0, 1, 2],
+    [1, 2],
+  ]);
+  expect(forWhich(plan).at(-1)).toBe('deep and deeper');
+  // What lies in the first: all of the shallow one, half of each of the deep ones.
+  const first = byLift[0]!.reduce((sum, b) => sum + b.placedMl, 0);
+  const second = byLift[1]!.reduce((sum, b) => sum + b.placedMl, 0);
+  expect(first / second).toBeCloseTo(
+    (300 * 200 * 15 + 300 * 200 * 22.5 + 400 * 200 * 25) / (300 * 200 * 22.5 + 400 * 200 * 25),
+    6,
+  );
+  // The same shapes as one void that they add up to: both lifts go over all of it.
+  const { places: _, ...summed } = pieceOf(one).void!;
+  const compound = planOf(lifts, withPiece(one, { ...pieceOf(one), void: summed }));
+  expect(compound.batches.every((b) => b.covers === undefined)).toBe(true);
+});
+
+test('like places and unlike ones together: names are kept, like ones are numbered', () => {
+  const one = asOne(apart('body-filler', filler, [...DOOR.slice(0, 2), ['sill', 80, 60, 3, 2]]));
+  const measured = pieceOf(one).void!;
+  expect([measured.places, measured.count, placesIn(measured)]).toEqual([['D1', 'D2', 'sill 1', 'sill 2'], 1, 4]);
+  // All alike they are so many of one, without names to keep.
+  const alike = pieceOf(asOne(apart('body-filler', filler, [DOOR[0]!, DOOR[0]!, DOOR[0]!]))).void!;
+  expect([alike.places, alike.count, placesIn(alike)]).toEqual([undefined, 3, 3]);
+});
+
+test('what adds up to one void in one of them is no place by itself', () => {
+  const [a, b] = apart('body-filler', filler, DOOR.slice(0, 2));
+  const compound = withPiece(a!, {
+    ...pieceOf(a!),
+    void: voidOf(...pieceOf(a!).void!.shapes, ...pieceOf(b!).void!.shapes),
+  });
+  const one = pieceOf(asOne([compound, b!])).void!;
+  expect([one.shapes.length, one.places, placesIn(one)]).toEqual([3, undefined, 1]);
+});
+
+test('twelve spalls as one take fewer mixes and fewer hours than each by itself, and no more is left over', () => {
+  const kits = typed(
+    ['mortar-kit', '2:1 by weight', '2 kg, 1 kg, 12 kg', 'use-by 40 min, foot 12 h, load 24 h', { cByWeight: '8' }],
+    NOW,
+  );
+  const sizes = Array.from({ length: 12 }, (_, i): Size => [`S${i + 1}`, 320 + 20 * i, 210 + 10 * i, 25 + (i % 4) * 5]);
+  const each = viewOf(kits, ...apart('mortar-patch', kits, sizes));
+  const one = planOf(kits, asOne(apart('mortar-patch', kits, sizes)));
+  const mixes = each.repairs.flatMap((r) => r.passes[0]!.plan.batches);
+  expect([mixes.length, one.batches.length]).toEqual([12, 9]);
+  // Every spall is named once as done, and none is left out.
+  const said = forWhich(one).join('; ');
+  for (const [name] of sizes) expect(said).toMatch(new RegExp(`\\b${name}\\b`));
+  expect(said.match(/the rest of/g)!.length).toBeLessThanOrEqual(8);
+});
