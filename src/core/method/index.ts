@@ -34,5 +34,5 @@ export * from './tests';
 export { TOOL_IDS, TOOLS, type ToolId } from './tools';
 export * from './troubles';
 export { stillLacksMm, tubeMl, tubeMm } from './tube';
-export { placesSaid } from './where';
+export { calledByPlaces } from './where';
 export { type Factor, factorsOf } from './work';

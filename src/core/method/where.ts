@@ -8,6 +8,7 @@ const SAY = texts('where', {
   numbered: 'places {first} to {last}',
   all: '{all}',
   behind: '{detail} This mix is for {where}.',
+  label: '{label}: {where}',
 });
 
 /** Places in a row that a batch is for: how far it goes in the first and in the last of them, as shares. */
@@ -60,6 +61,13 @@ export function placesSaid(batch: Batch, batches: readonly Batch[], v: Void): Me
   });
   return rows.length ? SAY.all({ all: listed(rows) }) : null;
 }
+
+/** Batches called by the places they are for, beside what they fill there. */
+export const calledByPlaces = (batches: readonly Batch[], v: Void): readonly Batch[] =>
+  batches.map((batch) => {
+    const where = placesSaid(batch, batches, v);
+    return where ? { ...batch, label: SAY.label({ label: batch.label, where }) } : batch;
+  });
 
 /** How a batch is placed, and at which of several places. */
 export function withPlaces(detail: Message, batch: Batch | null, batches: readonly Batch[], v: Void): Message {

@@ -77,6 +77,8 @@ export interface Damage {
   readonly line: number;
   readonly name: string;
   readonly place: string;
+  /** What the list calls broken. */
+  readonly what: string;
   readonly begin: Beginning | null;
   readonly made: BaseMaterial | null;
   /** Null where the line tells no size. */
@@ -231,6 +233,7 @@ function damageOf({ line, cells }: DamageList['lines'][number], said: ListSaid, 
     line,
     name: nameOf(cell('name'), what),
     place: cell('place').slice(0, LONGEST),
+    what,
     begin,
     made,
     void: sized ? { ...voidOf(sized.shape), count } : null,

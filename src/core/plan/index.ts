@@ -22,6 +22,7 @@ export { joined } from './join';
 export * from './load';
 export * from './load-asked';
 export { sectionInPlace } from './lying';
+export * from './made-one';
 export * from './milestone-times';
 export { mixerStandsMs } from './mixer-on';
 export * from './named';

@@ -1,6 +1,6 @@
 import { dequal } from 'dequal';
 import { type Said, texts } from '../say';
-import { MOST_SHAPES, placeNames, standApart, type Void } from '../void';
+import { MOST_SHAPES, placeNames, standApart, type Void, withShapes } from '../void';
 import { type Pass, Repair } from './repair';
 
 /** Words for what keeps repairs from being one. */
@@ -98,9 +98,7 @@ export function joined(
   const own: Pass = {
     ...passOf(first),
     void: {
-      ...voids[0]!,
-      shapes,
-      places: apartAll ? names : undefined,
+      ...withShapes(voids[0]!, shapes, apartAll ? names : undefined),
       count: same ? voids.reduce((n, v) => n + v.count, 0) : 1,
       keepClear: same
         ? voids[0]!.keepClear

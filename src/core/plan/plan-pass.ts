@@ -1,6 +1,7 @@
 import { dequal } from 'dequal';
 import {
   askOf,
+  calledByPlaces,
   ENGINES,
   effectsOf,
   isTaken,
@@ -287,7 +288,8 @@ export function preparePass(
       dayMinOf(ask.windows, plansBy(BY_WHOLE_DAY, actuals) ? oncePerDayMin(method, chosen) : 0),
       ask.sheet,
     );
-    return { ...rest, ...withMoreMixed(mix, sheet, actuals) };
+    const all = withMoreMixed(mix, sheet, actuals);
+    return { ...rest, ...all, batches: calledByPlaces(all.batches, chosen.void) };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
   const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }, areas: number): MethodContext => {

@@ -21,3 +21,9 @@ export const placesMl = (v: Void): readonly number[] => {
 /** What each place is called, in the order of work; empty where it has no name. */
 export const placeNames = (v: Void): readonly string[] =>
   Array.from({ length: placesIn(v) }, (_, i) => (standApart(v) ? (v.places?.[i % v.shapes.length] ?? '') : ''));
+
+/** A void of other shapes, each with the name of its place where they have such; without names they add up to one. */
+export function withShapes(v: Void, shapes: readonly VoidShape[], places?: readonly string[]): Void {
+  const { places: _before, ...rest } = v;
+  return { ...rest, shapes: [...shapes], ...(places ? { places: [...places] } : {}) };
+}

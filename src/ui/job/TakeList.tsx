@@ -11,11 +11,14 @@ import {
   LIST_UNITS,
   type ListSaid,
   listText,
+  madeOne,
   pieceOf,
   READY_CHAINS,
   readDamageList,
   TELLS,
   type TellId,
+  TOGETHER,
+  type TogetherId,
   unitless,
   usualHow,
   withPiece,
@@ -25,7 +28,7 @@ import { BASES, type BaseMaterial } from '@/core/system';
 import { isThread, SIZES, sizesIn, unmeasuredIn } from '@/core/void';
 import { joined, own, phrase, readQuantity } from '@/words';
 import { Own } from '@/words/jsx-runtime';
-import { Prose, useFormat } from '../shared/bits';
+import { Choice, Prose, useFormat } from '../shared/bits';
 import { FilePick } from '../shared/FilePick';
 import { usePrefs } from '../workspace/prefs';
 import { addRepairs } from '../workspace/workspace';
@@ -37,8 +40,9 @@ interface Otherwise {
   readonly units: Readonly<Record<number, string>>;
   readonly how: ReadonlyMap<string, Beginning | null>;
   readonly made: BaseMaterial | null;
+  readonly together: TogetherId;
 }
-const AS_USUAL: Otherwise = { tells: {}, units: {}, how: new Map(), made: null };
+const AS_USUAL: Otherwise = { tells: {}, units: {}, how: new Map(), made: null, together: 'each' };
 
 const TOLD = { ...TELLS, ...SIZES };
 const beginId = ({ methodId, chain }: Beginning): string => (chain ? `chain ${chain.id}` : `method ${methodId}`);
@@ -83,11 +87,12 @@ export function TakeList({ jobId, nextOrder }: { jobId: string; nextOrder: numbe
   const sound = damages.filter((d) => !d.faults.length && d.begin);
   const twice = said?.tells.find((tell, i) => tell && said.tells.indexOf(tell) !== i);
   const take = () => {
-    const made = sound.map((damage, i) => {
+    const listed = sound.map((damage, i) => {
       const fresh = begunRepair(jobId, damage.begin!, damage.made, nextOrder + i);
       const measured = withPiece(fresh, { ...pieceOf(fresh), void: damage.void });
-      return { ...measured, name: damage.name, place: damage.place };
+      return { repair: { ...measured, name: damage.name, place: damage.place }, what: damage.what };
     });
+    const made = madeOne(listed, otherwise.together);
     addRepairs(made);
     const rest = damages.filter((d) => !sound.includes(d)).map((d) => d.line);
     if (rest.length && list) setText(listText(list, new Set(rest)));
@@ -130,6 +135,20 @@ export function TakeList({ jobId, nextOrder }: { jobId: string; nextOrder: numbe
         <>
           <Columns list={list} said={said} otherwise={otherwise} write={write} />
           <How list={list} said={said} otherwise={otherwise} write={write} />
+          {sound.length > 1 && (
+            <>
+              <Choice
+                label="They become"
+                options={Object.entries(TOGETHER).map(([by, label]) => ({ id: by as TogetherId, label }))}
+                value={otherwise.together}
+                onChange={(together) => write({ together })}
+              />
+              <p className="soft text-sm">
+                As one repair they are prepared first, and mixed and placed one after the other: a kit opened for the
+                first serves the last, and each mix says which of them it is for.
+              </p>
+            </>
+          )}
           <Understood list={list} damages={damages} />
           <div className="flex flex-wrap items-center gap-2 mt-2">
             <button

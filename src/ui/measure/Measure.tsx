@@ -307,7 +307,7 @@ function Side({ view, at }: StageProps) {
         <>
           <ShapesHere
             of={repair}
-            shapes={shapes}
+            measured={repair.void!}
             index={index}
             choose={(i) => look({ ...fresh(repair.id), index: i })}
             add={() => look({ ...now, adding: true })}

@@ -1,17 +1,28 @@
 import { Plus, Trash2 } from 'lucide-react';
 import type { PassRef } from '@/core/plan';
-import { areHoles, kindOf, MOST_SHAPES, runAt, runsOf, SHAPES, type VoidShape } from '@/core/void';
+import {
+  areHoles,
+  kindOf,
+  MOST_SHAPES,
+  runAt,
+  runsOf,
+  SHAPES,
+  standApart,
+  type Void,
+  type VoidShape,
+} from '@/core/void';
 import { phrase } from '@/words';
-import { useFormat } from '../shared/bits';
+import { Own } from '@/words/jsx-runtime';
+import { OnOff, TextField, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { alikeShapes, removeShape } from './edit';
+import { alikeShapes, namePlace, removeShape, setApart } from './edit';
 
 /** How wide a drilled one is, mm; null of others. */
 const acrossOf = (shape: VoidShape): number | null => kindOf(shape).bore?.(shape)?.acrossMm ?? null;
 
 interface ShapesProps {
   readonly of: PassRef;
-  readonly shapes: readonly VoidShape[];
+  readonly measured: Void;
   /** The one that is looked at. */
   readonly index: number;
   readonly choose: (index: number) => void;
@@ -19,10 +30,11 @@ interface ShapesProps {
 }
 
 /** The shapes of a void by their names; holes of one size are told once, with how many there are. */
-export function ShapesHere({ of, shapes, index, choose, add }: ShapesProps) {
+export function ShapesHere({ of, measured, index, choose, add }: ShapesProps) {
+  const { shapes, places } = measured;
   const format = useFormat();
-  const runs = runsOf(shapes);
-  const run = runAt(shapes, index);
+  const runs = runsOf(measured);
+  const run = runAt(measured, index);
   return (
     <>
       <div className="flex flex-wrap gap-1 mb-1 items-center">
@@ -36,6 +48,11 @@ export function ShapesHere({ of, shapes, index, choose, add }: ShapesProps) {
               onClick={() => choose(run[0]!)}
             >
               {run.length > 1 ? `${run.length} × ` : ''}
+              {places?.[run[0]!] && (
+                <>
+                  <Own>{places[run[0]!]}</Own>:{' '}
+                </>
+              )}
               {SHAPES[shapes[run[0]!]!.shape].label}
               {acrossOf(shapes[run[0]!]!) !== null && ` Ø ${format('length', acrossOf(shapes[run[0]!]!)!).text}`}
             </button>
@@ -48,7 +65,22 @@ export function ShapesHere({ of, shapes, index, choose, add }: ShapesProps) {
           <Trash2 size={15} aria-hidden="true" /> {runs.length > 1 ? 'take this one out' : 'another shape'}
         </button>
       </div>
-      {areHoles([shapes[index]!]) && shapes.length > 1 && (
+      {shapes.length > 1 && !areHoles(shapes) && (
+        <OnOff
+          label="Each is a place of its own, and they do not add up to one"
+          on={standApart(measured)}
+          onChange={(on) => setApart(of, on)}
+        />
+      )}
+      {shapes.length > 1 && standApart(measured) && (
+        <TextField
+          key={index}
+          label="This place is called"
+          value={places?.[index] ?? ''}
+          onChange={(name) => namePlace(of, index, name)}
+        />
+      )}
+      {areHoles([shapes[index]!]) && shapes.length > 1 && !places?.[index] && (
         <QuantityField
           kind="count"
           className="w-40"

@@ -13,7 +13,7 @@ import { ListEditor } from './ListEditor';
 /** What concerns the whole void: like voids and what differs among them, what stays clear, the back. */
 export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problemAt: (key: string) => Said | null }) {
   const keys = useRowKeys(v.variants);
-  const runs = runsOf(v.shapes);
+  const runs = runsOf(v);
   const lengths = runs.flatMap(([i], at) => {
     const shape = v.shapes[i!]!;
     return kindOf(shape)

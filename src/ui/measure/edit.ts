@@ -11,6 +11,7 @@ import {
   type VoidShape,
   voidOf,
   withAlike,
+  withShapes,
   withValue,
 } from '@/core/void';
 import { changePass, stateNow } from '../workspace/workspace';
@@ -24,7 +25,7 @@ export const writeShape = (of: PassRef, index: number, key: string, value: unkno
   changeVoid(
     of,
     (v) => {
-      const run = runAt(v.shapes, index);
+      const run = runAt(v, index);
       return { ...v, shapes: v.shapes.map((s, i) => (run.includes(i) ? withValue(kindOf(s), s, key, value) : s)) };
     },
     `${index}:${key}`,
@@ -119,8 +120,8 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
         shapes.length === 1 && !variants.length && count < MOST_SHAPES && areHoles([...shapes, shape]) && count > 1;
       return estimated(
         apart
-          ? { ...r, void: { ...r.void, count: 1, shapes: [...withAlike(shapes, 0, count), shape] } }
-          : { ...r, void: { ...r.void, shapes: [...shapes, shape] } },
+          ? { ...r, void: { ...withShapes(r.void, [...withAlike(r.void, 0, count).shapes, shape]), count: 1 } }
+          : { ...r, void: withShapes(r.void, [...shapes, shape], r.void.places && [...r.void.places, '']) },
       );
     },
     `void:add:${shapesOf(of)}`,
@@ -128,7 +129,26 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
 
 /** How many holes of one size there are. */
 export const alikeShapes = (of: PassRef, index: number, count: number): void =>
-  changeVoid(of, (v) => ({ ...v, shapes: [...withAlike(v.shapes, index, count)] }), `alike:${index}`);
+  changeVoid(
+    of,
+    (v) => {
+      const { shapes, places } = withAlike(v, index, count);
+      return withShapes(v, shapes, places);
+    },
+    `alike:${index}`,
+  );
+
+/** Whether each shape is a place by itself, or they add up to one void. */
+export const setApart = (of: PassRef, apart: boolean): void =>
+  changeVoid(of, (v) => withShapes(v, v.shapes, apart ? v.shapes.map(() => '') : undefined), 'apart');
+
+/** What the place of a shape is called. */
+export const namePlace = (of: PassRef, index: number, name: string): void =>
+  changeVoid(
+    of,
+    (v) => ({ ...v, places: v.shapes.map((_, i) => (i === index ? name.slice(0, 60) : (v.places?.[i] ?? ''))) }),
+    `place:${index}`,
+  );
 
 /** Takes a shape out, of like holes all of them; the last one takes the void with it. */
 export const removeShape = (of: PassRef, index: number): void =>
@@ -136,7 +156,7 @@ export const removeShape = (of: PassRef, index: number): void =>
     of,
     (r) => {
       if (!r.void) return r;
-      const gone = runAt(r.void.shapes, index);
+      const gone = runAt(r.void, index);
       if (r.void.shapes.length === gone.length) return { ...r, void: null };
       // What differs in a shape that goes, goes with it; what differs in later ones follows them down.
       const variants = r.void.variants.flatMap((x) => {
@@ -144,7 +164,11 @@ export const removeShape = (of: PassRef, index: number): void =>
         const i = Number(at);
         return gone.includes(i) ? [] : [{ ...x, key: ['shapes', i > index ? i - gone.length : i, ...rest].join('.') }];
       });
-      return { ...r, void: { ...r.void, variants, shapes: r.void.shapes.filter((_, i) => !gone.includes(i)) } };
+      const stays = (_: unknown, i: number) => !gone.includes(i);
+      return {
+        ...r,
+        void: { ...withShapes(r.void, r.void.shapes.filter(stays), r.void.places?.filter(stays)), variants },
+      };
     },
     `void:remove:${shapesOf(of)}`,
   );

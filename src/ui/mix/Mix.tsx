@@ -66,7 +66,7 @@ function Sheet({ view, at }: StageProps) {
   // A long list of like ones is folded: each run of them is one press.
   const runs =
     plan.batches.length > MOST_SHOWN
-      ? likeBatches(plan.batches, (a, b) => a.portion !== b.portion || a.fromTo !== undefined)
+      ? likeBatches(plan.batches, (a, b) => a.portion !== b.portion || !!a.fromTo || !!a.covers)
       : plan.batches.map((b) => [b]);
   const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === batch.index);
   const { measured } = measuredFor(plan, at.repair, batch.index);

@@ -1,7 +1,7 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { METHODS, TOOLS, TROUBLES } from '@/core/method';
 import { ADVICE } from '@/core/method/troubles/advice';
-import { GATES, TELLS } from '@/core/plan';
+import { GATES, TELLS, TOGETHER } from '@/core/plan';
 import { gapsOf, textOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
 import { SHAPES, SIZES } from '@/core/void';
@@ -44,7 +44,7 @@ test.each([
   ['milestones', MILESTONES],
   ['gates', GATES],
   ['limits of a sheet', LIMIT_FIELDS.map(({ label }) => ({ label }))],
-  ['sizes and columns of a list', Object.values({ ...SIZES, ...TELLS }).map((label) => ({ label }))],
+  ['sizes and columns of a list', Object.values({ ...SIZES, ...TELLS, ...TOGETHER }).map((label) => ({ label }))],
   ['first looks', FIRST_LOOKS.map(({ label }) => ({ label }))],
 ])('the rows of the %s have their German', (_, rows) => {
   const texts = rowTexts(rows);
