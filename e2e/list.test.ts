@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from 'playwright-core';
 import { methodOf } from '@/core/method';
 import { pieceOf, withPiece } from '@/core/plan';
@@ -66,6 +67,12 @@ test('a schedule of damage is pasted, asked what it leaves open, taken as repair
   // Nothing is guessed: a figure without a unit, and a word that is no damage.
   expect(await comes(page).nth(2).textContent()).toContain('In what unit is 18?');
   expect(await comes(page).nth(3).textContent()).toContain('Say how “wobble” is repaired.');
+  // All of it has names, and is read in its order.
+  const { violations } = await new AxeBuilder({ page })
+    .setLegacyMode()
+    .options({ runOnly: ['wcag2a', 'wcag2aa', 'wcag22aa'], resultTypes: ['violations'] })
+    .analyze();
+  expect(violations.map((v) => [v.id, v.nodes.length])).toEqual([]);
   const take = page.getByRole('button', { name: /^Take/ });
   expect(await take.textContent()).toBe('Take 2 of 4');
   await page.getByLabel('“Dia” in').selectOption('mm');
@@ -143,4 +150,43 @@ test('others are set as one is, all at once; the list that goes out comes in aga
     'South',
   ]);
   expect(await page.getByText('measure 4.59 L').count()).toBe(2);
+});
+
+test('like damages become one repair whose places keep their names, and each mix says which it is for', async () => {
+  const page = await yard.page();
+  await takeJob(page, base(), spall());
+  await page.goto(`${base()}/job/quay`);
+  await page.getByText('Many at once, out of a spreadsheet').click();
+  await list(page).fill(
+    'Ref;What;Length (mm);Width (mm);Depth (mm)\nN1;spall;500;400;40\nN2;spall;300;200;25\nN3;spall;450;350;35',
+  );
+  await page.getByRole('radio', { name: 'all like ones as one' }).check({ force: true });
+  await page.getByRole('button', { name: 'Take all 3' }).click();
+  await page.getByText('Taken: 1 repair.').waitFor();
+  expect(await names(page).allTextContents()).toEqual(['Spall by the stair', 'spall']);
+  await page.getByText('Set something for several repairs').click();
+  await page.getByLabel('All that is chosen, as at').selectOption({ label: 'Spall by the stair' });
+  await page.getByRole('button', { name: 'Set it for 1' }).click();
+  await page.getByText('Set for 1 repair').waitFor();
+  await names(page).nth(1).getByRole('link').click();
+  await page.waitForURL(/\/inspect$/);
+
+  const stage = (name: string) => page.goto(page.url().replace(/[a-z]+$/, name));
+  await stage('mix');
+  await page.getByText(/the fill: N1, N2, and N3|the fill: N1/).waitFor();
+  await stage('measure');
+  await page.getByRole('button', { name: 'N2', exact: true }).click();
+  await page.getByLabel('This place is called').fill('Under the ladder');
+  await page.getByLabel('This place is called').blur();
+  await page.getByRole('button', { name: 'Under the ladder' }).waitFor();
+  await stage('mix');
+  await page.getByText(/the fill: N1.*Under the ladder/).waitFor();
+
+  // As one void they add up to, nobody asks which of them a mix is for; undone they are places again.
+  await stage('measure');
+  const apart = page.getByRole('radiogroup', { name: /Each is a place of its own/ });
+  await apart.getByRole('radio', { name: 'off' }).check({ force: true });
+  await page.getByLabel('This place is called').waitFor({ state: 'hidden' });
+  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Under the ladder' }).waitFor();
 });

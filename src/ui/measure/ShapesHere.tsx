@@ -47,14 +47,15 @@ export function ShapesHere({ of, measured, index, choose, add }: ShapesProps) {
               aria-pressed={run.includes(index)}
               onClick={() => choose(run[0]!)}
             >
-              {run.length > 1 ? `${run.length} × ` : ''}
-              {places?.[run[0]!] && (
+              {places?.[run[0]!] ? (
+                <Own>{places[run[0]!]}</Own>
+              ) : (
                 <>
-                  <Own>{places[run[0]!]}</Own>:{' '}
+                  {run.length > 1 ? `${run.length} × ` : ''}
+                  {SHAPES[shapes[run[0]!]!.shape].label}
+                  {acrossOf(shapes[run[0]!]!) !== null && ` Ø ${format('length', acrossOf(shapes[run[0]!]!)!).text}`}
                 </>
               )}
-              {SHAPES[shapes[run[0]!]!.shape].label}
-              {acrossOf(shapes[run[0]!]!) !== null && ` Ø ${format('length', acrossOf(shapes[run[0]!]!)!).text}`}
             </button>
           ))}
         {runs.length === 1 && <span className="font-semibold">{SHAPES[shapes[index]!.shape].label}</span>}
