@@ -143,6 +143,11 @@ test('like places and unlike ones together: names are kept, like ones are number
   expect([alike.places, alike.count, placesIn(alike)]).toEqual([undefined, 3, 3]);
 });
 
+test('a repair of many places is called by the first and the last of them', () => {
+  expect(asOne(apart('body-filler', filler, DOOR)).name).toBe('D1 + D2 + … + D5');
+  expect(asOne(apart('body-filler', filler, DOOR.slice(0, 3))).name).toBe('D1 + D2 + D3');
+});
+
 test('what adds up to one void in one of them is no place by itself', () => {
   const [a, b] = apart('body-filler', filler, DOOR.slice(0, 2));
   const compound = withPiece(a!, {

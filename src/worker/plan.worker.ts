@@ -1,6 +1,8 @@
 import './no-eval';
 import { expose } from 'comlink';
 import {
+  type AsOne,
+  asOne,
   type BestOrder,
   bestOrder,
   type JobAsk,
@@ -21,6 +23,8 @@ const api = {
   openers: (ask: JobAsk, repairId: string): readonly Opener[] => openersOf(ask, repairId),
   /** The order in which a job is open the soonest. */
   order: (ask: JobAsk): BestOrder | null => bestOrder(ask),
+  /** Which repairs of a job are better made one. */
+  asOne: (ask: JobAsk): readonly AsOne[] => asOne(ask),
   /** A system tried at a place. */
   place: (ask: PlaceAsk): PlaceReply => attempt(() => tryPlace(ask)),
 };

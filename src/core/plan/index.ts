@@ -1,5 +1,6 @@
 export * from './acceptance';
 export * from './actuals';
+export * from './as-one';
 export * from './begins';
 export * from './best-order';
 export * from './calendar';

@@ -59,8 +59,13 @@ function namesIn(name: string, v: Void): readonly string[] {
 }
 const LONGEST_NAME = 60;
 
-const cut = (words: readonly string[], most: number): string =>
-  [...new Set(words.filter(Boolean))].join(' + ').slice(0, most);
+/** More than so many are told by the first and the last of them. */
+const MOST_NAMED = 4;
+const cut = (words: readonly string[], most: number): string => {
+  const all = [...new Set(words.filter(Boolean))];
+  const told = all.length > MOST_NAMED ? [...all.slice(0, 2), '…', all.at(-1)!] : all;
+  return told.join(' + ').slice(0, most);
+};
 
 /**
  * Several repairs as one of several places, that is prepared, mixed and placed as one: a kit opened for the first

@@ -37,6 +37,7 @@ import { AtHand } from './AtHand';
 import { begunRepair } from './begun';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
+import { LikeOffer } from './LikeOffer';
 import { ManyAtOnce } from './ManyAtOnce';
 import { type Begin, MethodChoice } from './MethodChoice';
 import { OrderOffer } from './OrderOffer';
@@ -168,6 +169,7 @@ export function JobPage({ jobId }: { jobId: string }) {
             ))}
           </ol>
           <OrderOffer view={view} nowMs={nowMs} />
+          <LikeOffer view={view} nowMs={nowMs} />
           <SetTogether repairs={view.repairs} />
           {view.repairs.length === 0 && <p className="soft my-2">No repair yet. Choose how it is to be repaired:</p>}
           <MethodChoice onChoose={add} />
