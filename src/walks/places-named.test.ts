@@ -1,12 +1,23 @@
 import { methodOf } from '@/core/method';
-import { type Job, joined, pieceOf, type Repair, withPiece } from '@/core/plan';
-import { viewJob } from '@/core/record';
+import {
+  FIRST_PASS,
+  type Job,
+  joined,
+  likePlaces,
+  pieceOf,
+  type Repair,
+  theseAnew,
+  usuallyAnew,
+  withPiece,
+} from '@/core/plan';
+import { type Event, eventSaid, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { placesIn, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER, say } from '@/words';
 import { at, drawnShape, ZONE } from './made';
 import { dosed, typed } from './papers';
+import { Technician } from './technician';
 
 const NOW = at('2027-05-10T06:20');
 const job: Job = { ...freshJob(NOW), zone: ZONE, climate: { kind: 'constant', tempC: 15, humidityPct: 60 } };
@@ -141,6 +152,41 @@ test('like places and unlike ones together: names are kept, like ones are number
   // All alike they are so many of one, without names to keep.
   const alike = pieceOf(asOne(apart('body-filler', filler, [DOOR[0]!, DOOR[0]!, DOOR[0]!]))).void!;
   expect([alike.places, alike.count, placesIn(alike)]).toEqual([undefined, 3, 3]);
+});
+
+test('one of unlike places is made anew by its name: as much as that one takes, and the record says which', () => {
+  const skimmed = asOne(apart('body-filler', filler, DOOR, { settings: { skim: 0 } }));
+  const technician = new Technician({ job, repairs: [skimmed], sheets: [filler], stock: [], events: [] }, NOW);
+  while (technician.ahead().some((s) => s.role === 'place')) technician.does(technician.ahead()[0]!);
+  const passNow = () => technician.view().repairs[0]!.passes[0]!;
+  const before = passNow().plan;
+  const like = likePlaces(before)!;
+  const held = DOOR.map(([, l, w, d]) => l * w * d);
+  const all = held.reduce((a, b) => a + b, 0);
+  const placed = before.batches.reduce((sum, b) => sum + b.placedMl, 0);
+  expect(like.apart!.map((x) => x.name)).toEqual(DOOR.map(([name]) => name));
+  expect(like.apart!.reduce((sum, x) => sum + x.ml, 0)).toBeCloseTo(placed, 6);
+
+  const anew = theseAnew(like, new Set([1, 3]));
+  expect(anew).toMatchObject({ places: 2, which: ['D2', 'D4'] });
+  expect(anew.missingMl).toBeCloseTo((placed * (held[1]! + held[3]!)) / all, 6);
+  expect(theseAnew(like, new Set(DOOR.keys()))).toEqual({ missingMl: null });
+  expect(usuallyAnew(like, { local: true })).toEqual(theseAnew(like, new Set([0])));
+
+  technician.tell(skimmed.id, FIRST_PASS, technician.nowMs, {
+    kind: 'trouble',
+    trouble: 'contaminated',
+    batch: null,
+    ...anew,
+  });
+  const after = passNow().plan;
+  expect(after.batches).toHaveLength(before.batches.length + 1);
+  expect(after.batches.at(-1)!.placedMl).toBeCloseTo(anew.missingMl!, 6);
+  const told = {
+    record: 'event',
+    body: { kind: 'trouble', trouble: 'contaminated', batch: null, ...anew },
+  } as unknown as Event;
+  expect(say(eventSaid(told, undefined), PLAIN_READER)).toMatch(/, at D2 and D4, \d+(\.\d+)? mL missing$/);
 });
 
 test('a repair of many places is called by the first and the last of them', () => {

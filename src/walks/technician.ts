@@ -55,7 +55,8 @@ export class Technician {
     this.nowMs = Math.max(this.nowMs, toMs);
   }
 
-  private tell(repairId: string, passId: string, atMs: number, body: EventBody): void {
+  /** Tells something of a pass. */
+  tell(repairId: string, passId: string, atMs: number, body: EventBody): void {
     const { length } = this.events;
     this.events.push({
       record: 'event',

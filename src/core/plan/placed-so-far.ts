@@ -1,6 +1,7 @@
 import { ENGINES, partsIn } from '../method';
-import { placesIn } from '../void';
+import { placeNames, placesIn, placesMl, standApart } from '../void';
 import type { Actuals } from './actuals';
+import type { Piece } from './repair';
 import { inRounds, type RepairPlan } from './repair-plan';
 import { handsOnMs } from './step-time';
 
@@ -63,11 +64,15 @@ export interface LikePlaces {
   readonly oneByOne: boolean;
   /** They are filled in layers that wait for each other: none of them is made anew beside the others. */
   readonly layered: boolean;
+  /** What each is called and takes, mL, in the order of work, where they have names or differ; null where they do not. */
+  readonly apart: readonly { readonly name: string; readonly ml: number }[] | null;
 }
 
 /** What is made anew of like places, as it is recorded: so many, one that has its own clock, or all of them. */
 export interface Anew {
   readonly places?: number;
+  /** What those are called, where it matters which. */
+  readonly which?: string[];
   /** From 0. */
   readonly part?: number;
   readonly missingMl: number | null;
@@ -76,6 +81,15 @@ const ALL_ANEW: Anew = { missingMl: null };
 
 export const placesAnew = ({ count, eachMl }: LikePlaces, places: number): Anew =>
   places < count ? { places, missingMl: places * eachMl } : ALL_ANEW;
+
+/** Those of them, from 0, where each takes what it takes; one without a name is told by its number. */
+export function theseAnew({ apart }: LikePlaces, these: ReadonlySet<number>): Anew {
+  const all = apart ?? [];
+  const mine = all.map(({ name, ml }, i) => ({ name: name || `#${i + 1}`, ml })).filter((_, i) => these.has(i));
+  return mine.length < all.length
+    ? { places: mine.length, which: mine.map((x) => x.name), missingMl: mine.reduce((sum, x) => sum + x.ml, 0) }
+    : ALL_ANEW;
+}
 
 /** So many of them, all of them too, that are prepared and lack their material. */
 export const placesLacking = ({ eachMl }: LikePlaces, places: number): Anew => ({
@@ -90,6 +104,7 @@ export const partAnew = ({ eachMl }: LikePlaces, part: number | null): Anew =>
 /** What is made anew where nobody says otherwise: one of them where such a trouble mostly befalls one, else all. */
 export function usuallyAnew(of: LikePlaces, { local }: { readonly local?: true }): Anew {
   if (!local) return ALL_ANEW;
+  if (of.apart) return theseAnew(of, new Set([0]));
   return of.oneByOne ? partAnew(of, 0) : placesAnew(of, 1);
 }
 
@@ -101,5 +116,16 @@ export function likePlaces({ piece, context, batches, steps }: RepairPlan): Like
   const planned = batches.filter((b) => !b.topUp);
   if (count < 2 || !planned.length) return null;
   const layered = new Set(planned.map((b) => b.portion)).size > 1;
-  return { count, oneByOne, layered, eachMl: planned.reduce((sum, b) => sum + b.placedMl, 0) / count };
+  const placed = planned.reduce((sum, b) => sum + b.placedMl, 0);
+  return { count, oneByOne, layered, eachMl: placed / count, apart: oneByOne ? null : apartIn(piece, placed) };
+}
+
+/** Places that have names, or of which one takes more than another, as shares of all that is placed. */
+function apartIn({ void: v }: Piece, placedMl: number): LikePlaces['apart'] {
+  if (!v || !standApart(v)) return null;
+  const [names, ml] = [placeNames(v), placesMl(v)];
+  const all = ml.reduce((a, b) => a + b, 0);
+  const isAlike = ml.every((x) => Math.abs(x - ml[0]!) <= ml[0]! * 1e-6);
+  if (isAlike && names.every((name) => name === '')) return null;
+  return names.map((name, i) => ({ name, ml: (placedMl * ml[i]!) / all }));
 }

@@ -111,6 +111,8 @@ export const EventBody = z.discriminatedUnion('kind', [
     placed: z.object({ ml: Figure.positive(), step: z.string().max(120) }).optional(),
     /** So many of several like places: the others stay as they are. */
     places: z.number().int().min(1).max(9999).optional(),
+    /** What those places are called, where they have names or differ in size. */
+    which: z.array(z.string().max(60)).max(60).optional(),
     /** Pairs of hands that are left. */
     handsLeft: z.number().int().min(1).max(12).optional(),
     /** Which of several like parts it befell, from 0. */

@@ -29,7 +29,9 @@ const SAYS = texts('event', {
   photo:
     'Photograph, {shows}{step, select, none {} other { (at “{step}”)}}{caption, select, none {} other {: {caption}}}',
   trouble:
-    'Something went wrong: {what}{sign, select, none {} other { ({sign})}}{missing, select, none {} other {, {missing} missing}}{left, plural, =0 {} one {, # pair of hands left} other {, # pairs of hands left}}',
+    'Something went wrong: {what}{sign, select, none {} other { ({sign})}}{at, select, none {} other {, at {at}}}{missing, select, none {} other {, {missing} missing}}{left, plural, =0 {} one {, # pair of hands left} other {, # pairs of hands left}}',
+  places: '{n, plural, one {# place} other {# places}}',
+  part: 'part {n}',
   override: 'Stop overridden: {title}. Reason: {reason}',
   test: 'Test “{ask}”: {answer, select, yes {yes} other {no}}',
   measured: 'Measured, {what}: {value}{failure, select, none {} other {, torn {failure}}}',
@@ -98,12 +100,21 @@ export function testSaid(view: RepairView, id: string): Said {
   return id;
 }
 
-const withSign = ({ trouble, sign, missingMl, handsLeft }: Extract<EventBody, { kind: 'trouble' }>): Said => {
+/** Which of several places it befell, as far as that was said. */
+function befallen({ which, places, part }: Extract<EventBody, { kind: 'trouble' }>): Value {
+  if (which?.length) return listed(which);
+  if (part !== undefined) return SAYS.part({ n: part + 1 });
+  return places === undefined ? NONE : SAYS.places({ n: places });
+}
+
+const withSign = (body: Extract<EventBody, { kind: 'trouble' }>): Said => {
+  const { trouble, sign, missingMl, handsLeft } = body;
   const known = TROUBLES.find((t) => t.id === trouble);
   const found = known && answerTo(known, sign) && signsOf(known)?.find((s) => s.id === sign);
   return SAYS.trouble({
     what: known?.label ?? trouble,
     sign: orNone(found?.sign),
+    at: befallen(body),
     missing: missingMl ? ml(missingMl) : NONE,
     left: handsLeft ?? 0,
   });

@@ -10,11 +10,13 @@ import {
   placesStay,
   rightUntil,
   type Stays,
+  theseAnew,
   usuallyStays,
 } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { MilestoneId } from '@/core/system';
 import { phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { Choice, useFormat } from '../shared/bits';
 import { QuantityField, type Typed } from '../shared/QuantityField';
 import { clock } from '../shared/when';
@@ -23,6 +25,7 @@ import { usePrefs } from '../workspace/prefs';
 
 /** Which of several like places are made anew: one that has its own clock, or so many of them. */
 export function WhichAnew({ of, value, onChange }: { of: LikePlaces; value: Anew; onChange: (to: Anew) => void }) {
+  if (of.apart) return <ThesePlaces of={of} value={value} onChange={onChange} />;
   if (!of.oneByOne)
     return (
       <HowMany
@@ -41,6 +44,43 @@ export function WhichAnew({ of, value, onChange }: { of: LikePlaces; value: Anew
       value={value.part === undefined ? 'all' : String(value.part)}
       onChange={(id) => onChange(partAnew(of, id === 'all' ? null : Number(id)))}
     />
+  );
+}
+
+/** Which of several places that have names or differ: each takes what it takes. */
+function ThesePlaces({ of, value, onChange }: { of: LikePlaces; value: Anew; onChange: (to: Anew) => void }) {
+  const apart = of.apart!;
+  const format = useFormat();
+  const called = (i: number) => phrase`place ${i + 1}`;
+  const [these, setThese] = useState<ReadonlySet<number>>(
+    () => new Set(value.places === undefined ? apart.keys() : apart.slice(0, value.places).keys()),
+  );
+  const press = (i: number) => {
+    const next = new Set(these);
+    if (!next.delete(i)) next.add(i);
+    // Something went wrong at one of them at least.
+    if (!next.size) return;
+    setThese(next);
+    onChange(theseAnew(of, next));
+  };
+  return (
+    <fieldset>
+      <legend>Which of them</legend>
+      <div className="flex flex-wrap gap-1">
+        {apart.map(({ name, ml }, i) => (
+          <button
+            key={`${i}${name}`}
+            type="button"
+            className="btn min-h-11"
+            aria-pressed={these.has(i)}
+            onClick={() => press(i)}
+          >
+            {name ? <Own>{name}</Own> : called(i)}
+            <span className="fig text-sm">{format('volume', ml).text}</span>
+          </button>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
