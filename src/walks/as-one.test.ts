@@ -1,5 +1,6 @@
 import { methodOf } from '@/core/method';
-import { asOne, type Job, joined, passKey, pieceOf, type Repair, withPiece } from '@/core/plan';
+import { type Job, joined, passKey, pieceOf, type Repair, withPiece } from '@/core/plan';
+import { asOne } from '@/core/plan/as-one';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { voidOf } from '@/core/void';

@@ -5,6 +5,7 @@ import { attempt } from '../say';
 import { parseQuantity } from '../typed';
 import { FIELD_UNIT } from '../units';
 import { measureVoid, SHAPES, SIZE_IDS, type SizeId, Void, type VoidShape } from '../void';
+import { pieceOf, Repair, withPiece } from '.';
 import {
   type Damage,
   damageCsv,
@@ -13,14 +14,11 @@ import {
   type ListSaid,
   listText,
   MOST_LISTED,
-  pieceOf,
-  Repair,
   readDamageList,
   tellMeant,
   unitless,
   usualHow,
-  withPiece,
-} from '.';
+} from './damage-list';
 
 const METRIC = { read: (text: string) => parseQuantity('length', text, 'metric'), system: 'metric' } as const;
 

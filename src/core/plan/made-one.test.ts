@@ -2,7 +2,8 @@ import { freshRepair } from '@/ui/workspace/fresh';
 import { drawnShape } from '@/walks/made';
 import { methodOf } from '../method';
 import { measureVoid, voidOf } from '../void';
-import { type Listed, madeOne, pieceOf, READY_CHAINS, Repair, withChain, withPiece } from '.';
+import { pieceOf, READY_CHAINS, Repair, withChain, withPiece } from '.';
+import { type Listed, madeOne } from './made-one';
 
 const listed = (
   methodId: string,

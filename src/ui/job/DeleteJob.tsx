@@ -47,8 +47,8 @@ function Ask({ job }: { job: Job }) {
           <button
             type="button"
             className="btn btn-neutral self-start min-h-12"
-            onClick={() => {
-              saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json');
+            onClick={async () => {
+              saveText(fileName(job.name, 'grenko.json'), await exportJob(job.id), 'application/json');
               setExported(true);
             }}
           >

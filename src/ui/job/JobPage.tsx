@@ -2,8 +2,9 @@
 import { CopyPlus, Download, FileText, PackageCheck, Printer, QrCode, ScrollText, Sheet } from 'lucide-react';
 import { nanoid } from 'nanoid';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { calendarProblems, copiedJob, copiedRepair, damageCsv, jobName, pieceName, repairName } from '@/core/plan';
+import { useEffect, useState } from 'react';
+import { calendarProblems, copiedJob, copiedRepair, jobName, pieceName, repairName } from '@/core/plan';
+import { damageCsv } from '@/core/plan/damage-list';
 import type { Said } from '@/core/say';
 import { own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
@@ -17,7 +18,7 @@ import { Tag } from '../shared/Tag';
 import { TimeBand } from '../shared/TimeBand';
 import { ClockField, WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
-import { exportJob } from '../workspace/exchange';
+import { exportJob, readyForFiles } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
@@ -48,6 +49,7 @@ import { ZoneField } from './ZoneField';
 /** One job: its place and time, its weather, its repairs, and its ways out as files and paper. */
 export function JobPage({ jobId }: { jobId: string }) {
   const view = useJobView(jobId);
+  useEffect(readyForFiles, []);
   const nowMs = useNow(30_000);
   const pull = useTemperaturePull(jobId);
   const router = useRouter();
@@ -85,6 +87,14 @@ export function JobPage({ jobId }: { jobId: string }) {
     addJob(made.job);
     for (const repair of made.repairs) addRepair(repair);
     router.push(`/job/${made.job.id}`);
+  };
+  const saveList = () => {
+    const listed = view.repairs.map((r) => ({
+      draft: r.draft,
+      name: repairName(r.repair),
+      volumeMl: r.passes[0]?.plan.void?.nominalMl ?? null,
+    }));
+    saveText(fileName(job.name, 'csv'), damageCsv(listed, system), 'text/csv');
   };
   const orderOf = (i: number, by: number) => {
     const [a, b] = [view.repairs[i], view.repairs[i + by]];
@@ -179,28 +189,13 @@ export function JobPage({ jobId }: { jobId: string }) {
             <button
               type="button"
               className="btn"
-              onClick={() => saveText(fileName(job.name, 'grenko.json'), exportJob(job.id), 'application/json')}
+              onClick={async () =>
+                saveText(fileName(job.name, 'grenko.json'), await exportJob(job.id), 'application/json')
+              }
             >
               <Download size={17} aria-hidden="true" /> Job file
             </button>
-            <button
-              type="button"
-              className="btn"
-              onClick={() =>
-                saveText(
-                  fileName(job.name, 'csv'),
-                  damageCsv(
-                    view.repairs.map((r) => ({
-                      draft: r.draft,
-                      name: repairName(r.repair),
-                      volumeMl: r.passes[0]?.plan.void?.nominalMl ?? null,
-                    })),
-                    system,
-                  ),
-                  'text/csv',
-                )
-              }
-            >
+            <button type="button" className="btn" onClick={saveList}>
               <Sheet size={17} aria-hidden="true" /> List as CSV
             </button>
             <CalendarButton view={view} name={job.name} className="btn" />

@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react';
 import { exportJob } from '../workspace/exchange';
 import { fileName } from '../workspace/files';
 
-const fileOf = (jobId: string, name: string): File =>
-  new File([exportJob(jobId)], fileName(name, 'grenko.json'), { type: 'application/json' });
+const fileOf = async (jobId: string, name: string): Promise<File> =>
+  new File([await exportJob(jobId)], fileName(name, 'grenko.json'), { type: 'application/json' });
 
 /** Hands the job file to whatever the system shares with; nothing where it cannot. */
 export function ShareJob({ jobId, name }: { jobId: string; name: string }) {
@@ -18,7 +18,7 @@ export function ShareJob({ jobId, name }: { jobId: string; name: string }) {
   if (!can) return null;
   const share = async () => {
     try {
-      await navigator.share({ title: name, files: [fileOf(jobId, name)] });
+      await navigator.share({ title: name, files: [await fileOf(jobId, name)] });
       setSaid(null);
     } catch (error) {
       // Closing the sheet of the system is no fault.

@@ -2,8 +2,8 @@
 import { Upload } from 'lucide-react';
 import { useId, useMemo, useState } from 'react';
 import { METHODS, methodOf } from '@/core/method';
+import { type Beginning, pieceOf, READY_CHAINS, withPiece } from '@/core/plan';
 import {
-  type Beginning,
   type Damage,
   type DamageList,
   damagesIn,
@@ -11,18 +11,12 @@ import {
   LIST_UNITS,
   type ListSaid,
   listText,
-  madeOne,
-  pieceOf,
-  READY_CHAINS,
   readDamageList,
-  TELLS,
-  type TellId,
-  TOGETHER,
-  type TogetherId,
   unitless,
   usualHow,
-  withPiece,
-} from '@/core/plan';
+} from '@/core/plan/damage-list';
+import { TELLS, type TellId } from '@/core/plan/damage-words';
+import { madeOne, TOGETHER, type TogetherId } from '@/core/plan/made-one';
 import { attempt } from '@/core/say';
 import { BASES, type BaseMaterial } from '@/core/system';
 import { isThread, SIZES, sizesIn, unmeasuredIn } from '@/core/void';

@@ -20,11 +20,11 @@ export function MishapCard({
 }) {
   const job = jobId ? stateNow().jobs.get(jobId) : undefined;
   const why = errorInWords(error);
-  const takeOut = () => {
+  const takeOut = async () => {
     // A job that cannot be written as a file is taken out as it stands.
     let text: string;
     try {
-      text = exportJob(jobId!);
+      text = await exportJob(jobId!);
     } catch {
       const { repairs, events } = stateNow();
       text = JSON.stringify(

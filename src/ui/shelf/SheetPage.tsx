@@ -89,7 +89,9 @@ function SheetView({ sheet, onRevise }: { sheet: SheetRevision; onRevise: () => 
         <button
           type="button"
           className="btn"
-          onClick={() => saveText(fileName(sheet.name, 'grenko-sheet.json'), exportSheets([sheet]), 'application/json')}
+          onClick={async () =>
+            saveText(fileName(sheet.name, 'grenko-sheet.json'), await exportSheets([sheet]), 'application/json')
+          }
         >
           <Download size={16} aria-hidden="true" /> As a file
         </button>

@@ -58,7 +58,7 @@ export function ShelfPage() {
             <button
               type="button"
               className="btn"
-              onClick={() => saveText('shelf.grenko-sheet.json', exportSheets(all), 'application/json')}
+              onClick={async () => saveText('shelf.grenko-sheet.json', await exportSheets(all), 'application/json')}
             >
               <Download size={16} aria-hidden="true" /> The shelf as a file
             </button>

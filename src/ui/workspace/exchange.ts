@@ -2,15 +2,20 @@
 import { piecesOf } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import type { methodsData } from '@/sample/jobs';
-import * as files from '@/store/exchange';
+import type { Taken } from '@/store/exchange';
 import type { Key } from '@/store/store';
 import type { Write } from '@/store/write';
 import { clock, stateNow, workspace } from './workspace';
 
-export const exportJob = (jobId: string): string => files.exportJob(workspace, jobId);
-export const importJob = (text: string): Promise<files.Taken> => files.importJob(workspace, text);
-export const exportSheets = (sheets: readonly SheetRevision[]): string => files.exportSheets(workspace, sheets);
-export const importSheets = (text: string) => files.importSheets(workspace, text);
+/** What reads and writes files comes when one is taken in or given out. */
+const files = () => import('@/store/exchange');
+/** Fetches that beforehand where somebody is likely to give one out: the server may be gone by then. */
+export const readyForFiles = (): void => void files().catch(() => undefined);
+export const exportJob = async (jobId: string): Promise<string> => (await files()).exportJob(workspace, jobId);
+export const importJob = async (text: string): Promise<Taken> => (await files()).importJob(workspace, text);
+export const exportSheets = async (sheets: readonly SheetRevision[]): Promise<string> =>
+  (await files()).exportSheets(workspace, sheets);
+export const importSheets = async (text: string) => (await files()).importSheets(workspace, text);
 
 /** The sample is a large part of the product that most days nobody asks for. */
 const sample = () => import('@/sample/jobs');

@@ -1,7 +1,9 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import { METHODS, TOOLS, TROUBLES } from '@/core/method';
 import { ADVICE } from '@/core/method/troubles/advice';
-import { GATES, TELLS, TOGETHER } from '@/core/plan';
+import { GATES } from '@/core/plan';
+import { TELLS } from '@/core/plan/damage-words';
+import { TOGETHER } from '@/core/plan/made-one';
 import { gapsOf, textOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
 import { SHAPES, SIZES } from '@/core/void';
