@@ -2,6 +2,7 @@ import { type Batch, portionBelow } from '../mix';
 import { gapsOf, type Message, type Sayer, textOf, texts, type Value, type Values } from '../say';
 import { milestoneOf } from '../system';
 import { figure } from '../units';
+import { placesIn } from '../void';
 import { beginsPart, partsIn, type StepContext, settingIn, type TaskContext } from './context';
 import { ENGINES, type Engine } from './engines';
 import { faceMin } from './faces';
@@ -112,7 +113,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   if (sharedMin > 0) draft.sharedMin = sharedMin;
   if (row.hold) draft.hold = true;
   if (row.onFace) draft.onFace = true;
-  if (row.counted && here.void.count > 1) draft.counted = here.void.count;
+  if (row.counted && placesIn(here.void) > 1) draft.counted = placesIn(here.void);
   if (row.exact) draft.exact = true;
   if (batch && row.marks?.end?.includes('placed') && standsApart(here)) draft.apart = true;
   if (row.looksAhead) draft.looksAhead = true;

@@ -23,9 +23,13 @@ export const tubeSettings: readonly Setting[] = [
   },
 ];
 
+/** The deepest of the holes, mm; nothing where none is drilled. */
+const deepestMm = (v: Void): number =>
+  Math.max(0, ...v.shapes.map((shape) => boreOf({ ...v, shapes: [shape] })?.deepMm ?? 0));
+
 /** How much the mixer lacks to the bottom of the hole, mm; nothing where it reaches, or where nothing is drilled. */
 const lacksMm = ({ void: v, sheet }: Pick<TubeAsk, 'void' | 'sheet'>): number =>
-  Math.max(0, (boreOf(v)?.deepMm ?? 0) - (sheet.mixer?.reachMm ?? Number.POSITIVE_INFINITY));
+  Math.max(0, deepestMm(v) - (sheet.mixer?.reachMm ?? Number.POSITIVE_INFINITY));
 
 /** Length of the tube on the mixer, mm: as typed, or what the mixer lacks. */
 export const tubeMm = (c: TubeAsk): number => {

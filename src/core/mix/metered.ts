@@ -103,12 +103,23 @@ type Pressed = Pick<Batch, 'portion' | 'label' | 'places' | 'fromTo' | 'pauseMin
 /** Like places in rounds: each is one, and a mixer serves as many rounds as no pause ends it. */
 function rounds(ask: MixAsk, lifeMin: number, placed: number): { pressed: readonly Pressed[]; size: number } {
   const size = roundSize(ask, lifeMin);
-  const perPlace = placed / ask.count;
+  const places = ask.portions[0]?.places ?? [];
+  // Of several sizes each takes what it takes.
+  const shareOf = (from: number, to: number) =>
+    places.length === ask.count
+      ? places.slice(from - 1, to).reduce((sum, share) => sum + share, 0)
+      : (to - from + 1) / ask.count;
+  /** So many of a round, from its first place on, are done with so much. */
+  const doneWith = (from: number, to: number, ml: number) => {
+    let n = 0;
+    while (from + n <= to && placed * shareOf(from, from + n) <= ml * 1.001 + 1e-9) n++;
+    return n;
+  };
   // A round that was broken off ends at the last of its places that is done, and the next begins with a fresh mixer.
   const died: number[] = [];
   for (const { batch, placedMl } of ask.cuts ?? []) {
     const round = stretchesOf(ask, lifeMin, size, undefined, died).flatMap((s) => s.rounds)[batch];
-    if (round) died.push(Math.min(round[1], round[0] - 1 + Math.round(placedMl / perPlace)));
+    if (round) died.push(round[0] - 1 + doneWith(round[0], round[1], placedMl));
   }
   const pressed = stretchesOf(ask, lifeMin, size, undefined, died).flatMap(({ rounds: of }) =>
     of.map(([from, to], r): Pressed => {
@@ -116,7 +127,7 @@ function rounds(ask: MixAsk, lifeMin: number, placed: number): { pressed: readon
       return {
         portion: 0,
         label: ask.count === 1 ? SAY.all() : from === to ? SAY.place({ n: from }) : SAY.places({ from, to }),
-        share: (to - from + 1) / ask.count,
+        share: shareOf(from, to),
         places: to - from + 1,
         // Pressing goes on with what is on the pack already.
         fresh: r === 0 && !(from === 1 && ask.mixerOn),
@@ -228,7 +239,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
       ...NOTHING_DRAWN,
     };
   });
-  const capMl = size === null ? Math.max(...batches.map((b) => b.placedMl)) : (placed * size) / ask.count;
+  const capMl = Math.max(...batches.map((b) => b.placedMl), size === null ? 0 : (placed * size) / ask.count);
   return {
     lines: all,
     toMixMl,

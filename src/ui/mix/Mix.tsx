@@ -4,8 +4,9 @@ import { useState } from 'react';
 import { selfHeats } from '@/core/cure';
 import { tubeMm, UPTAKE_ML_PER_M2 } from '@/core/method';
 import { type Batch, likeBatches } from '@/core/mix';
-import { inRounds, type RepairPlan } from '@/core/plan';
+import { inRounds, likePlaces, type RepairPlan } from '@/core/plan';
 import { isMetered, PART_IDS } from '@/core/system';
+import { placesIn } from '@/core/void';
 
 import { formatDuration, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
@@ -55,7 +56,8 @@ function Sheet({ view, at }: StageProps) {
         <PressedPacks
           mix={plan.mix}
           sheet={plan.sheet}
-          places={at.repair.void?.count ?? 1}
+          places={at.repair.void ? placesIn(at.repair.void) : 1}
+          apart={likePlaces(plan)?.apart ?? null}
           holes={inRounds(plan)}
           strokeMl={at.repair.bench.strokeMl}
           zone={view.job.zone}

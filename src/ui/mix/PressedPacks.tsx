@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { type MixResult, type PackPart, packsOf, saidShots } from '@/core/mix';
 import type { SheetRevision } from '@/core/system';
 
-import { figure, phrase } from '@/words';
+import { figure, joined, phrase } from '@/words';
 import { useFormat, useSay } from '../shared/bits';
 
 const W = 760;
@@ -27,6 +27,7 @@ export function PressedPacks({
   mix,
   sheet,
   places,
+  apart,
   holes,
   strokeMl,
   zone,
@@ -34,6 +35,8 @@ export function PressedPacks({
   mix: MixResult;
   sheet: SheetRevision;
   places: number;
+  /** What each takes, where one takes more than another. */
+  apart: readonly { readonly ml: number }[] | null;
   /** Whether it goes into holes, round by round; else in portions, or part by part. */
   holes: boolean;
   strokeMl: number | null;
@@ -49,15 +52,28 @@ export function PressedPacks({
   const eachMl = mix.lines.reduce((s, l) => s + (l.lost ? 0 : l.ml), 0) / places;
   const shots = strokeMl === null ? null : eachMl / strokeMl;
   const said = shots === null ? null : saidShots(shots);
+  // Of several sizes each is told, with how many there are of it.
+  const sizes = new Map<string, number>();
+  for (const { ml } of apart ?? []) {
+    const text = format('volume', ml).text;
+    sizes.set(text, (sizes.get(text) ?? 0) + 1);
+  }
   // Where each round is one hole, it is called one.
   const single = mix.batches.every((b) => b.places === 1);
   const rounds = all ? mix.batches : mix.batches.slice(0, SHOWN);
   return (
     <div className="flex flex-col gap-3">
       <p className="text-lg">
-        <strong className="fig">{format('volume', eachMl).text}</strong>{' '}
+        <strong className="fig">
+          {sizes.size > 1
+            ? joined(
+                [...sizes].map(([text, n]) => `${n} × ${text}`),
+                ', ',
+              )
+            : format('volume', eachMl).text}
+        </strong>{' '}
         {holes ? 'a hole' : places > 1 ? 'for each place' : 'goes in'}
-        {shots !== null && said && (
+        {sizes.size < 2 && shots !== null && said && (
           <>
             : <strong className="fig">{figure(shots, 3)}</strong>
             {phrase` shots, ${said.full} full${said.part === 'none' ? '' : phrase` and ${said.part === 'two thirds' ? 'two thirds' : `a ${said.part}`}`}`}

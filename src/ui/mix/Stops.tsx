@@ -1,6 +1,7 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
 import type { Piece } from '@/core/plan';
+import { placesIn } from '@/core/void';
 import { phrase } from '@/words';
 import { Heading } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
@@ -11,7 +12,7 @@ import { changePass } from '../workspace/workspace';
 export function Stops({ repair, holes }: { repair: Piece; holes: boolean }) {
   const { stops } = repair;
   const keys = useRowKeys(stops);
-  const places = repair.void?.count ?? 1;
+  const places = repair.void ? placesIn(repair.void) : 1;
   if (places < 2) return null;
   const write = (next: Piece['stops']) => changePass(repair, (r) => ({ ...r, stops: next }), 'stops');
   const at = (i: number, over: Partial<Piece['stops'][number]>) =>

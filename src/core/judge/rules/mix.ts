@@ -8,7 +8,7 @@ import {
   toleranceOf,
   vesselMassG,
 } from '../../mix';
-import { inRounds, spotBySpot, USUAL_SCALE_G } from '../../plan';
+import { inRounds, likePlaces, spotBySpot, USUAL_SCALE_G } from '../../plan';
 import { along, degC, digitsApart, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import {
   FAMILIES,
@@ -19,7 +19,7 @@ import {
   proportionOf,
   systemKind,
 } from '../../system';
-import { boreOf } from '../../void';
+import { boreOf, placesIn } from '../../void';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 import { WAYS, weighed } from './ways';
@@ -257,7 +257,11 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     const of = { left: ml(leftMl), packs: buy };
     if (!inRounds(plan))
       return leftMl < placedMl * LITTLE_SPARE ? [F['spare:share']({ ...of, placed: ml(placedMl) })] : [];
-    const eachMl = placedMl / (repair.void?.count ?? 1);
+    const like = likePlaces(plan);
+    const eachMl = Math.max(
+      placedMl / (repair.void ? placesIn(repair.void) : 1),
+      ...(like?.apart ?? []).map((of) => of.ml),
+    );
     return leftMl < eachMl ? [F.spare({ ...of, each: ml(eachMl) })] : [];
   },
 

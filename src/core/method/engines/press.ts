@@ -1,5 +1,5 @@
 import { stepId, type TaskRow, tasks } from '../task';
-import { BEGINS, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
+import { BEGINS, type Engine, inPlaces, PORTION, POT_CLOCKS, UNPARTED } from './engine';
 
 /** Through a mixer or nozzle out of packs, into holes or along a line. */
 export const press: Engine = {
@@ -15,7 +15,7 @@ export const press: Engine = {
   spends: [],
   eachBatch: new Set([...POT_CLOCKS, 'release', 'light-load', 'load']),
   begins: BEGINS.pressed(),
-  portions: () => [{ label: PORTION.holes(), share: 1 }],
+  portions: (c) => [{ label: PORTION.holes(), share: 1, ...inPlaces(c) }],
   // What shares a mixer is not torn apart by the end of the day.
   blockOf: (c) => {
     const at = c.batch?.index ?? c.batches.length - 1;

@@ -1,21 +1,14 @@
-import { ml, mm, percent, texts, type Value } from '../../say';
-import { cleaningOf, cleaningSaid, rodRow } from '../../system';
-import { type Annulus, effectiveRodMm } from '../../void';
+import { ml, mm, percent, texts } from '../../say';
+import { cleaningOf, cleaningSaid } from '../../system';
+import { type Annulus, effectiveRodMm, placesIn } from '../../void';
 import { clear, drunk, noWaterPressure, soundBase, uptakeSetting, waiting } from '../common';
-import { type MethodContext, settingIn } from '../context';
+import { settingIn } from '../context';
 import { options } from '../effects';
 import { pressed } from '../engines';
 import type { Method } from '../method';
+import { boreMl, brushOf, bySize, drilledAlike, drilledBySize, overHoles, rodsOf } from '../rods';
 import { tasks } from '../task';
 import { tubeSettings } from '../tube';
-
-const shapeOf = (c: MethodContext): Annulus => c.void.shapes[0] as Annulus;
-
-/** Volume of the whole bore, empty, of all like holes, mL. */
-const boreMl = (c: MethodContext) => {
-  const s = shapeOf(c);
-  return (c.void.count * (Math.PI / 4) * s.holeDiameter.valueMm ** 2 * s.holeDepth.valueMm) / 1000;
-};
 
 const AMOUNT = texts('anchor.amount', {
   collar: 'collar, wiped off',
@@ -28,12 +21,6 @@ const AMOUNT = texts('anchor.amount', {
 
 /** Deeper than that a hole is filled behind a piston plug, mm. */
 const PLUG_FROM_MM = 250;
-
-/** The brush that the sheet names for this rod. */
-const brushOf = (c: MethodContext): Value => {
-  const brushMm = rodRow(c.sheet.holes, shapeOf(c).rodDiameter.valueMm)?.brushMm;
-  return brushMm ? mm(brushMm) : 'none';
-};
 
 /** A rod, bolt or eye glued into a drilled hole. */
 export const anchor: Method = {
@@ -254,7 +241,8 @@ export const anchor: Method = {
       what: 'piston plugs of the hole’s width, one on each mixer',
       unit: '',
       why: 'so deep a hole fills without air only behind a plug',
-      of: (c) => (shapeOf(c).holeDepth.valueMm > PLUG_FROM_MM ? c.batches.reduce((n, b) => n + b.mixers, 0) : 0),
+      of: (c) =>
+        rodsOf(c).some((s) => s.holeDepth.valueMm > PLUG_FROM_MM) ? c.batches.reduce((n, b) => n + b.mixers, 0) : 0,
     },
   ],
   tools: ['drill with the marked bit', 'blow-out pump', 'round brush', 'dispenser', 'wedges', 'wiping cloths'],
@@ -280,13 +268,13 @@ export const anchor: Method = {
       id: 'below',
       optional: true,
       of: (c) => {
-        const s = shapeOf(c);
-        const rod = effectiveRodMm(s.rodDiameter.valueMm, s.thread);
+        const gapMm2 = (s: Annulus) =>
+          (Math.PI / 4) * (s.holeDiameter.valueMm ** 2 - effectiveRodMm(s.rodDiameter.valueMm, s.thread) ** 2);
         const depth = settingIn(c, 'below-mouth');
         return {
           label: AMOUNT.below(),
-          ml: (-c.void.count * (Math.PI / 4) * (s.holeDiameter.valueMm ** 2 - rod ** 2) * depth) / 1000,
-          expression: AMOUNT.belowBy({ depth: mm(depth), count: c.void.count }),
+          ml: -overHoles(c, (s) => gapMm2(s) * depth),
+          expression: AMOUNT.belowBy({ depth: mm(depth), count: placesIn(c.void) }),
         };
       },
     },
@@ -302,9 +290,9 @@ export const anchor: Method = {
     drunk('wall'),
   ],
   gaps: {
-    bit: (c) => mm(shapeOf(c).holeDiameter.valueMm),
-    deep: (c) => mm(shapeOf(c).holeDepth.valueMm),
-    embedded: (c) => mm(shapeOf(c).embedment.valueMm),
+    alike: (c) => (drilledAlike(c) ? 'yes' : 'no'),
+    drilled: drilledBySize,
+    embedded: (c) => bySize(c, (s) => mm(s.embedment.valueMm)),
     cycle: (c) => cleaningSaid(cleaningOf(c.sheet.holes)),
     brush: brushOf,
   },
@@ -325,7 +313,8 @@ export const anchor: Method = {
         throws: 'dust',
         role: 'prepare',
         title: 'Drill {count, plural, one {the hole} other {# holes}}',
-        detail: 'Bit {bit}, {deep} deep; measure the bit, it decides most. {variants}',
+        detail:
+          '{alike, select, yes {Bit {drilled}} other {By size: {drilled}}}; measure the bit, it decides most. {variants}',
         confirm: '{count, plural, one {Drilled to depth} other {All drilled to depth}}',
         work: { per: { place: 4 } },
       },
