@@ -10,6 +10,7 @@ import {
   measured,
   type Drawing as Plan,
   type PlanOutline,
+  placesIn,
   settingOutDrawing,
   toolAt,
   voidPlan,
@@ -127,7 +128,7 @@ function Sheet({ at }: StageProps) {
     section: drawable.value.section,
     plan: withRim,
     setting: repair.settingOut
-      ? settingOutDrawing(repair.settingOut, repair.void.count, boreOf(repair.void)?.acrossMm ?? 40)
+      ? settingOutDrawing(repair.settingOut, placesIn(repair.void), boreOf(repair.void)?.acrossMm ?? 40)
       : null,
   };
   const other: Page = page === 'section' ? (repair.settingOut && plan.method.setsOut ? 'setting' : 'plan') : 'section';
@@ -278,8 +279,8 @@ function Side({ view, at }: StageProps) {
             ? 'to be covered'
             : soaks
               ? 'estimated to drink'
-              : repair.void.count > 1
-                ? phrase`the ${repair.void.count} voids hold`
+              : placesIn(repair.void) > 1
+                ? phrase`the ${placesIn(repair.void)} voids hold`
                 : 'the void holds'
         }
         digits={shown?.digits ?? '—'}
@@ -351,7 +352,7 @@ function Side({ view, at }: StageProps) {
       <Schools at={at} stage="measure" />
       <Settings at={at} stage="measure" />
       {plan.method?.setsOut && (
-        <SettingOutFields repairId={repair.id} value={repair.settingOut} count={repair.void.count} />
+        <SettingOutFields repairId={repair.id} value={repair.settingOut} count={placesIn(repair.void)} />
       )}
       <StillNeeds texts={plan.open.measure} />
       <StageFindings at={at} zone={view.job.zone} stage="measure" />

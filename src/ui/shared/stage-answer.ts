@@ -3,6 +3,7 @@ import { type ChainPlan, inRounds, type RepairPlan } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import type { Shown, UnitSystem } from '@/core/units';
+import { placesIn } from '@/core/void';
 import { format, lowered, phrase, say } from '@/words';
 import { readerAt } from '../workspace/prefs';
 import { shortWhen } from './when';
@@ -43,7 +44,8 @@ export function stageAnswer(
       return plan.sheet?.name ?? 'to choose';
     case 'mix':
       if (!plan.mix) return plan.problems.some((p) => p.stage === 'mix') ? 'not possible' : 'waits';
-      if (plan.sheet && isMetered(plan.sheet.kind)) return pressed(plan, plan.mix.kits.use, repair.void?.count ?? 1);
+      if (plan.sheet && isMetered(plan.sheet.kind))
+        return pressed(plan, plan.mix.kits.use, repair.void ? placesIn(repair.void) : 1);
       return phrase`${plan.batches.length} batch${plan.batches.length > 1 ? 'es' : ''}, ${format('volume', plan.mix.toMixMl, system).text}`;
     case 'place': {
       const mine = plan.steps.filter((s) => s.stage === 'place' || s.stage === 'mix');
