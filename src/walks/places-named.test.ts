@@ -1,6 +1,7 @@
 import { methodOf } from '@/core/method';
 import {
   FIRST_PASS,
+  groundsOf,
   type Job,
   joined,
   likePlaces,
@@ -143,6 +144,22 @@ test('a shallow place is full in the first lift, and the second is for the deep 
   const { places: _, ...summed } = pieceOf(one).void!;
   const compound = planOf(lifts, withPiece(one, { ...pieceOf(one), void: summed }));
   expect(compound.batches.every((b) => b.covers === undefined)).toBe(true);
+});
+
+test('seen from above a mix ends at the place that its step names', () => {
+  const lifts: SheetRevision = { ...bags, limits: { ...bags.limits, liftMaxMm: 25 } };
+  const sizes: readonly Size[] = [
+    ['wide', 900, 700, 20],
+    ['deep', 600, 500, 45],
+    ['long', 1200, 400, 50],
+  ];
+  const plan = planOf(lifts, asOne(apart('cement-patch', lifts, sizes)));
+  const first = plan.batches.filter((b) => b.portion === 0);
+  expect(first.length).toBeGreaterThan(1);
+  for (const ground of groundsOf(plan)) {
+    const covered = first.flatMap((b) => b.covers!.filter((c) => c.place === ground.place).map(() => b.index));
+    expect([ground.place, ground.laid.map((l) => l.batch)]).toEqual([ground.place, covered]);
+  }
 });
 
 test('like places and unlike ones together: names are kept, like ones are numbered', () => {

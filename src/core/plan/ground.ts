@@ -167,7 +167,9 @@ export function groundsOf(plan: RepairPlan): readonly Ground[] {
   const pieces = piecesOf(batches, context, portions);
   const shapes = Array.from({ length: context.void.count }, () => context.void.shapes).flat();
   if (pieces.length < 2 || shapes.length > MOST_FACES) return [];
-  const sizes = shapes.map(nominalMl);
+  // Of places that are filled in lifts each takes its own of the first: a shallow one all of it.
+  const { places } = portions.find((p, i) => (p.over?.layer ?? i) === 0)!;
+  const sizes = places?.length === shapes.length ? places : shapes.map(nominalMl);
   const own = pieces.every((p) => p.part === null && p.area === null) && batches.every((b) => !b.fromTo);
   const all = pieces.reduce((sum, p) => sum + p.size, 0);
   let sum = 0;
