@@ -13,7 +13,7 @@ import {
 } from '@/core/plan';
 import { type Event, eventSaid, viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
-import { placesIn, voidOf } from '@/core/void';
+import { measured, placesIn, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER, say } from '@/words';
 import { at, drawnShape, ZONE } from './made';
@@ -162,10 +162,40 @@ test('seen from above a mix ends at the place that its step names', () => {
   }
 });
 
+test('cracks are told by their names, and a mix ends where one does', () => {
+  const resin = typed(
+    ['liquid-resin', '2:1 by volume', '2 L, 1 L', 'use-by 25 min, sandable 6 h, foot 8 h, load 24 h'],
+    NOW,
+  );
+  const method = methodOf('poured-crack')!;
+  const cracks = [
+    ['C1', 6000, 10, 40],
+    ['C2', 4500, 8, 35],
+    ['C3', 9000, 12, 40],
+  ] as const;
+  const repairs = cracks.map(([name, length, width, depth], i) => {
+    const fresh = freshRepair(job.id, method.id, i + 1, NOW);
+    const sized = { length: measured(length), width: measured(width), depth: measured(depth) };
+    const piece = {
+      ...pieceOf(fresh),
+      void: voidOf({ ...SHAPES.groove.blank(), ...sized } as VoidShape),
+      sheetId: resin.id,
+      kitId: resin.kits[0]!.id,
+      answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+    };
+    return { ...withPiece(fresh, piece), id: `c${i}`, name };
+  });
+  const poured = planOf(resin, asOne(repairs)).steps.filter((s) => s.marks?.end?.includes('placed'));
+  expect(poured.map((s) => say(s.title, PLAIN_READER))).toEqual([
+    'Pour batch 1 of 2, C1 from 0 m to 6 m and C2 from 0 m to 4.5 m: mark where it ends',
+    'Pour batch 2 of 2, C3 from 0 m to 9 m: mark where it ends',
+  ]);
+});
+
 test('like places and unlike ones together: names are kept, like ones are numbered', () => {
   const one = asOne(apart('body-filler', filler, [...DOOR.slice(0, 2), ['sill', 80, 60, 3, 2]]));
-  const measured = pieceOf(one).void!;
-  expect([measured.places, measured.count, placesIn(measured)]).toEqual([['D1', 'D2', 'sill 1', 'sill 2'], 1, 4]);
+  const all = pieceOf(one).void!;
+  expect([all.places, all.count, placesIn(all)]).toEqual([['D1', 'D2', 'sill 1', 'sill 2'], 1, 4]);
   // All alike they are so many of one, without names to keep.
   const alike = pieceOf(asOne(apart('body-filler', filler, [DOOR[0]!, DOOR[0]!, DOOR[0]!]))).void!;
   expect([alike.places, alike.count, placesIn(alike)]).toEqual([undefined, 3, 3]);

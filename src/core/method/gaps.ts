@@ -15,7 +15,7 @@ import {
   type Value,
 } from '../say';
 import { comesInBags, systemKind } from '../system';
-import { courseOf, kindOf, nominalMl, placesIn, SHAPES } from '../void';
+import { courseOf, kindOf, nominalMl, placeNames, placesIn, SHAPES } from '../void';
 import { beginsPart, type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
 import { mixOrder, sheetManner } from './mix-order';
@@ -36,6 +36,8 @@ const SAY = texts('gap', {
     '{line, select, joint {joints} other {cracks}} {first} to {last}{open, plural, =0 {} one {, in each the joint at {joints} kept open} other {, in each the joints at {joints} kept open}}',
   reach:
     '{nth, plural, =0 {} other {{line, select, joint {joint} other {crack}} # }}from {from} to {to}{open, plural, =0 {} one {, the joint at {joints} kept open} other {, the joints at {joints} kept open}}',
+  named:
+    '{name} from {from} to {to}{open, plural, =0 {} one {, the joint at {joints} kept open} other {, the joints at {joints} kept open}}',
   reaches: '{all}',
   angle: 'at {degrees}°',
   facing: 'Facing {side}.',
@@ -123,6 +125,8 @@ const firstOfPortion = (c: TaskContext) =>
 /** What of one line a batch fills: from where to where, mm, and which joints that stay open it meets there. */
 interface AlongLine {
   readonly nth: number;
+  /** What it is called; empty where it has no name. */
+  readonly name: string;
   readonly runMm: number;
   readonly fromMm: number;
   readonly toMm: number;
@@ -134,6 +138,7 @@ function alongLines(c: TaskContext): readonly AlongLine[] {
   const lines = Array.from({ length: c.void.count }, () => c.void.shapes).flat();
   const here = c.batches.filter((b) => b.portion === batchOf(c).portion);
   if (here.length < 2 || lines.some((s) => !kindOf(s).alongMm)) return [];
+  const names = placeNames(c.void);
   const all = here.reduce((sum, b) => sum + b.placedMl, 0);
   const before = here.slice(0, here.indexOf(batchOf(c))).reduce((sum, b) => sum + b.placedMl, 0);
   return courseOf(lines.map(nominalMl), before / all, (before + batchOf(c).placedMl) / all).map((stretch) => {
@@ -143,6 +148,7 @@ function alongLines(c: TaskContext): readonly AlongLine[] {
     const open = (kind.keptOpen?.(line) ?? []).map(({ atMm }) => atMm);
     return {
       nth: lines.length > 1 ? stretch.place + 1 : 0,
+      name: names[stretch.place] ?? '',
       runMm: kind.runMm?.(line) ?? 0,
       fromMm,
       toMm,
@@ -160,7 +166,8 @@ function foldedLines(lines: readonly AlongLine[]): readonly (AlongLine & { reado
   const out: (AlongLine & { last: number })[] = [];
   for (const line of lines) {
     const before = out.at(-1);
-    const like = before && before.runMm === line.runMm && dequal(before.openMm, line.openMm);
+    const like =
+      before && !before.name && !line.name && before.runMm === line.runMm && dequal(before.openMm, line.openMm);
     if (before && like && whole(before) && whole(line)) before.last = line.nth;
     else out.push({ ...line, last: line.nth });
   }
@@ -169,10 +176,11 @@ function foldedLines(lines: readonly AlongLine[]): readonly (AlongLine & { reado
 
 /** Along lines: from where to where a batch reaches, when several share them, and what stays open there. */
 function reachOf(c: TaskContext): Message | '' {
-  const said = foldedLines(alongLines(c)).map(({ nth, last, runMm, fromMm, toMm, openMm }) => {
+  const said = foldedLines(alongLines(c)).map(({ nth, name, last, runMm, fromMm, toMm, openMm }) => {
     const at = (mm: number) => along(mm, runMm);
     const joints = { open: openMm.length, joints: listed(openMm.map(at)), line: c.params.line ?? 'crack' };
     if (last > nth) return SAY.whole({ first: nth, last, ...joints });
+    if (name) return SAY.named({ name, from: at(fromMm), to: at(toMm), ...joints });
     return SAY.reach({
       nth,
       from: at(fromMm),
