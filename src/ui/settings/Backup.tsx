@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { backup, type Restored, restore } from '@/store/backup';
+import type { Restored } from '@/store/backup';
 import { errorInWords, joined, phrase, plainWords } from '@/words';
 import { FilePick } from '../shared/FilePick';
 import { SavingButton } from '../shared/SavingButton';
@@ -21,6 +21,9 @@ interface Folder {
 const canPick = (): boolean => typeof window !== 'undefined' && 'showDirectoryPicker' in window;
 const isFolder = (x: unknown): x is Folder => typeof x === 'object' && x !== null && 'getFileHandle' in x;
 
+/** What packs and unpacks comes when a backup is made or taken in. */
+const packer = () => import('@/store/backup');
+
 const nameNow = (): string => `grenko-${new Date(clock.now()).toISOString().slice(0, 16).replace(/[:T]/g, '-')}.zip`;
 
 /**
@@ -28,7 +31,7 @@ const nameNow = (): string => `grenko-${new Date(clock.now()).toISOString().slic
  * it went
  */
 export async function backUp(): Promise<string> {
-  const bytes = backup(workspace);
+  const bytes = (await packer()).backup(workspace);
   const store = await workspace.theStore();
   const folder = await store.note('folder');
   let where = 'the downloads';
@@ -70,6 +73,7 @@ export function Backup() {
   }, []);
   const take = async (file: File) => {
     try {
+      const { restore } = await packer();
       setSaid({ bad: false, text: told(await restore(workspace, new Uint8Array(await file.arrayBuffer()))) });
     } catch (error) {
       setSaid({
