@@ -62,7 +62,7 @@ test('twelve like spalls: what they take each by itself and as one, by whole pla
   expect(offer!.one.kits).toBe(view.plan.kits()[0]!.kits.set.total.reduce((a, b) => a + b, 0));
 });
 
-test('those that are unlike are parted: what was found wet, is on a wall, or is mended otherwise is not among them', () => {
+test('those that are unlike are parted: what is on a wall, or has more hands, is not among the others', () => {
   const repairs = [
     ...row(3),
     spall(4, { orientation: 'wall' }),

@@ -251,7 +251,7 @@ test('what adds up to one void in one of them is no place by itself', () => {
   expect([one.shapes.length, one.places, placesIn(one)]).toEqual([3, undefined, 1]);
 });
 
-test('twelve spalls as one take fewer mixes and fewer hours than each by itself, and no more is left over', () => {
+test('twelve spalls as one take fewer mixes than each by itself, and none of them is left out', () => {
   const kits = typed(
     ['mortar-kit', '2:1 by weight', '2 kg, 1 kg, 12 kg', 'use-by 40 min, foot 12 h, load 24 h', { cByWeight: '8' }],
     NOW,

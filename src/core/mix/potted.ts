@@ -16,7 +16,7 @@ import {
   partsOf,
   yieldLines,
 } from './mix-ask';
-import { endingAtPlaces, withCovers } from './place-ends';
+import { withCovers } from './place-ends';
 import {
   bagsOverAreas,
   evenly,
@@ -27,6 +27,7 @@ import {
   rateForBags,
   roundUp,
   type Share,
+  weighedFor,
 } from './whole-packs';
 
 const WORK = texts('work.potted', {
@@ -136,12 +137,6 @@ function potsFor(
     `under ${MAX_BATCHES} batches`,
     REFUSED['each-batch-leaves']({ loss: ml(loss), cap: ml(caps.capMl) }),
   );
-}
-
-/** Several pots that end where places do, weighed; null where there are no such places, or it is one pot. */
-function weighedFor(places: readonly number[], n: number, mostShare: number): readonly Share[] | null {
-  const ends = n < 2 || places.length < 2 ? null : endingAtPlaces(places, mostShare, n);
-  return ends?.map((share) => ({ kits: null, share })) ?? null;
 }
 
 /** The most that is placed out of one pot: in its time, and of what it holds. */

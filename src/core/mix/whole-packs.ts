@@ -2,6 +2,7 @@ import { comesInBags, milestoneOf, packsFit } from '../system';
 import type { Caps } from './caps';
 import type { Sharing } from './like-parts';
 import type { MixAsk } from './mix-ask';
+import { endingAtPlaces } from './place-ends';
 
 /** Of a pot: its whole kits, null where it is weighed, and its share of what is to be placed. */
 export interface Share {
@@ -34,6 +35,12 @@ export function kitsOver(n: number, kits: number, kitMl: number, lossMl: number)
   const all = placeable.reduce((a, b) => a + b, 0);
   // Kits that hold less than a pot keeps back place nothing, however they are shared.
   return each.map((of, k) => ({ kits: of, share: all > 0 ? placeable[k]! / all : 1 / n }));
+}
+
+/** Several pots that end where places do, weighed; null where there are no such places, or it is one pot. */
+export function weighedFor(places: readonly number[], n: number, mostShare: number): readonly Share[] | null {
+  const ends = n < 2 || places.length < 2 ? null : endingAtPlaces(places, mostShare, n);
+  return ends?.map((share) => ({ kits: null, share })) ?? null;
 }
 
 /** Bags are emptied, never parted for a little; tins are where there are so many pots of them. */

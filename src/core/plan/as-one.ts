@@ -48,7 +48,7 @@ function likeGroups(repairs: readonly Repair[], begun: (id: string) => boolean):
   return groups.filter((group) => group.length > 1);
 }
 
-/** Whether making one of them spares something worth it, and costs nothing. */
+/** Whether making one of them spares something worth it, takes no more of anything, and still has a time to open. */
 const gains = ({ each, one }: AsOne): boolean =>
   one.kits <= each.kits &&
   one.mixes <= each.mixes &&

@@ -96,7 +96,12 @@ test.each([
   ['Length (m)', 'length'],
   ['Länge', 'length'],
   ['Max. depth', 'deepest'],
-  ['Depth of cover', 'depth'],
+  ['Cover depth (mm)', null],
+  ['Repair material', null],
+  ['Max. load', null],
+  ['Support', null],
+  ['Part', null],
+  ['Depth', 'depth'],
   ['Inner dia.', 'inner'],
   ['Ø', 'across'],
   ['No. of holes', 'count'],
@@ -124,6 +129,23 @@ test('every method is meant by its own name, and each word of the trade by a met
     'stone-chip',
     'body-filler',
     'poured-crack',
+    undefined,
+  ]);
+});
+
+test('a word within another word means nothing, and what is broken goes before what it is broken in', () => {
+  const by = (what: string, made: Parameters<typeof howMeant>[1] = 'concrete') => howMeant(what, made)?.methodId;
+  expect(['spalled slab', 'cracked tile', 'slab edge broken', 'chipped plate'].map((what) => by(what))).toEqual([
+    'mortar-patch',
+    'poured-crack',
+    'mortar-patch',
+    'stone-chip',
+  ]);
+  expect(by('through hole', 'laminate')).toBe('laminate-hole');
+  expect([by('Schraubenloch', 'laminate'), by('plug'), by('dredge'), by('studio')]).toEqual([
+    'laminate-hole',
+    undefined,
+    undefined,
     undefined,
   ]);
 });

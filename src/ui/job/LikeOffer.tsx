@@ -6,7 +6,7 @@ import type { Said } from '@/core/say';
 import { formatDuration, joined, phrase } from '@/words';
 import { useSay } from '../shared/bits';
 import { shortWhen } from '../shared/when';
-import { useAskedInWorker } from '../workspace/plan-worker';
+import { asDrawnUp, useAskedInWorker } from '../workspace/plan-worker';
 import { joinRepairs } from '../workspace/workspace';
 
 /** More names than that are told by the first and the last. */
@@ -17,8 +17,7 @@ export function LikeOffer({ view, nowMs }: { view: JobView; nowMs: number }) {
   const says = useSay(view.job.zone);
   const [why, setWhy] = useState<Said | null>(null);
   const drafts = view.repairs.map((r) => r.draft);
-  const asked = drafts.map((r) => `${r.id} ${r.order} ${r.updatedAt}`).join();
-  const { found, busy, look } = useAskedInWorker(view, nowMs, asked, (api, ask) => api.asOne(ask));
+  const { found, busy, look } = useAskedInWorker(view, nowMs, asDrawnUp(view), (api, ask) => api.asOne(ask));
   const free = view.repairs.filter((r) => r.actuals.startedAt === null && r.passes.length === 1);
   const methods = free.map((r) => r.draft.passes[r.draft.chain[0]!]?.method.id);
   // Where no two are repaired alike there is nothing to ask.
@@ -32,7 +31,7 @@ export function LikeOffer({ view, nowMs }: { view: JobView; nowMs: number }) {
           ', ',
         );
   const takes = ({ mixes, handsMin, kits, openMs }: Tally): string =>
-    phrase`${mixes} mixes, ${kits} kits in all, ${formatDuration(Math.round(handsMin))} of hands, open ${openMs === null ? 'at a time not in sight yet' : shortWhen(openMs, view.job.zone, nowMs)}`;
+    phrase`${mixes} mix${mixes === 1 ? '' : 'es'}, ${kits} kit${kits === 1 ? '' : 's'} in all, ${formatDuration(Math.round(handsMin))} of hands, open ${openMs === null ? 'at a time not in sight yet' : shortWhen(openMs, view.job.zone, nowMs)}`;
   const take = ({ ids }: AsOne) => {
     const made = joinRepairs(ids);
     setWhy('why' in made ? made.why : null);

@@ -3,7 +3,7 @@ import { type BestOrder, repairName } from '@/core/plan';
 import type { JobView } from '@/core/record';
 import { formatDuration, joined, phrase } from '@/words';
 import { shortWhen } from '../shared/when';
-import { useAskedInWorker } from '../workspace/plan-worker';
+import { asDrawnUp, useAskedInWorker } from '../workspace/plan-worker';
 import { changeRepairs } from '../workspace/workspace';
 
 /** Gains under that are no reason to change the order of a day, min. */
@@ -13,8 +13,7 @@ const WORTH_MIN = 10;
 export function OrderOffer({ view, nowMs }: { view: JobView; nowMs: number }) {
   const { job, repairs } = view;
   const drafts = repairs.map((r) => r.draft);
-  const asked = drafts.map((r) => `${r.id} ${r.order} ${r.updatedAt}`).join();
-  const { found, busy, look } = useAskedInWorker(view, nowMs, asked, (api, ask) => api.order(ask));
+  const { found, busy, look } = useAskedInWorker(view, nowMs, asDrawnUp(view), (api, ask) => api.order(ask));
   if (repairs.filter((r) => r.actuals.startedAt === null && r.plan.openMs !== null).length < 2) return null;
   const gainMin = found ? Math.round((found.asIsMs - found.openMs) / 60_000) : 0;
   const better = found && gainMin >= WORTH_MIN ? found : null;

@@ -1,6 +1,6 @@
 'use client';
 import { Upload } from 'lucide-react';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { METHODS, methodOf } from '@/core/method';
 import { type Beginning, pieceOf, READY_CHAINS, withPiece } from '@/core/plan';
 import {
@@ -24,6 +24,7 @@ import { joined, own, phrase, readQuantity } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { FilePick } from '../shared/FilePick';
+import { PastedText } from '../shared/PastedText';
 import { usePrefs } from '../workspace/prefs';
 import { addRepairs } from '../workspace/workspace';
 import { begunRepair } from './begun';
@@ -37,6 +38,12 @@ interface Otherwise {
   readonly together: TogetherId;
 }
 const AS_USUAL: Otherwise = { tells: {}, units: {}, how: new Map(), made: null, together: 'each' };
+
+const LIKE_THIS = [
+  'No   Where   What    How many   Length (m)   Width (mm)   Depth (mm)',
+  '1    Bay 2   crack              4.2          3            48',
+  '2    Bay 3   spall   3          0.9          640          62',
+].join('\n');
 
 const TOLD = { ...TELLS, ...SIZES };
 const beginId = ({ methodId, chain }: Beginning): string => (chain ? `chain ${chain.id}` : `method ${methodId}`);
@@ -60,7 +67,6 @@ function saidOf(list: DamageList, { tells, units, how, made }: Otherwise): ListS
 
 /** A list of damage out of a spreadsheet: what each column tells, how each damage is repaired, and what comes of it. */
 export function TakeList({ jobId, nextOrder }: { jobId: string; nextOrder: number }) {
-  const id = useId();
   const system = usePrefs((p) => p.system);
   const [text, setText] = useState('');
   const [otherwise, setOtherwise] = useState(AS_USUAL);
@@ -97,20 +103,12 @@ export function TakeList({ jobId, nextOrder }: { jobId: string; nextOrder: numbe
   };
   return (
     <section aria-label="A list of damage" className="paper p-3 mb-3">
-      <label htmlFor={id} className="block">
-        List, as it stands in the spreadsheet: a line of headings, then a line for each
-      </label>
-      <textarea
-        id={id}
-        className="textarea fig"
-        rows={Math.min(12, Math.max(4, text.split('\n').length))}
+      <PastedText
+        label="List, as it stands in the spreadsheet: a line of headings, then a line for each"
         value={text}
-        placeholder={
-          'No   Where   What    How many   Length (m)   Width (mm)   Depth (mm)\n1    Bay 2   crack              4.2          3            48\n2    Bay 3   spall   3          0.9          640          62'
-        }
-        aria-invalid={read && !read.ok ? true : undefined}
-        aria-describedby={read && !read.ok ? `${id}-say` : undefined}
-        onChange={(e) => begin(e.target.value)}
+        placeholder={LIKE_THIS}
+        fault={read && !read.ok ? read.problem.sentence : null}
+        onChange={begin}
       />
       <FilePick
         name="List: CSV file"
@@ -120,11 +118,6 @@ export function TakeList({ jobId, nextOrder }: { jobId: string; nextOrder: numbe
       >
         <Upload size={15} aria-hidden="true" /> CSV file
       </FilePick>
-      {read && !read.ok && (
-        <p id={`${id}-say`} role="alert" style={{ color: 'var(--stop)' }}>
-          <Prose>{read.problem.sentence}</Prose>
-        </p>
-      )}
       {list && said && (
         <>
           <Columns list={list} said={said} otherwise={otherwise} write={write} />

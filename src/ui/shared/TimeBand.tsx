@@ -165,7 +165,12 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   };
 
   return (
-    <div ref={ref} className="w-full" style={{ background: 'var(--ground-2)', contain: 'layout style' }}>
+    // Of many repairs it is scrolled: what it stands under keeps its room.
+    <div
+      ref={ref}
+      className="w-full roomy:max-h-[50vh] roomy:overflow-y-auto thin-scroll"
+      style={{ background: 'var(--ground-2)', contain: 'layout style' }}
+    >
       <svg
         width={width}
         height={height}

@@ -1,5 +1,5 @@
 'use client';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { attempt } from '@/core/say';
 import {
   CLOCK_UNITS,
@@ -12,7 +12,7 @@ import {
   wantsUnit,
 } from '@/core/system';
 import { phrase } from '@/words';
-import { Prose } from '../shared/bits';
+import { PastedText } from '../shared/PastedText';
 
 /** What is said of a time of the table, where it differs from what its words usually mean. */
 interface Said {
@@ -28,7 +28,6 @@ export function PasteTable({
   onTake: (found: readonly { readonly kind: MilestoneId; readonly text: string }[]) => void;
   onClose: () => void;
 }) {
-  const id = useId();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<Readonly<Record<number, Said>>>({});
   const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste')) : null), [text]);
@@ -51,27 +50,16 @@ export function PasteTable({
         : null;
   return (
     <section aria-label="A whole table" className="paper p-3 mb-3">
-      <label htmlFor={id} className="block">
-        Table, as it stands in the sheet
-      </label>
-      <textarea
-        id={id}
-        className="textarea fig"
-        rows={Math.min(12, Math.max(4, text.split('\n').length))}
+      <PastedText
+        label="Table, as it stands in the sheet"
         value={text}
         placeholder={'Temperature   Pot life   Handling\n10 °C   40 min   12 h\n20 °C   20 min   6 h'}
-        aria-invalid={found && !found.ok ? true : undefined}
-        aria-describedby={found && !found.ok ? `${id}-say` : undefined}
-        onChange={(e) => {
-          setText(e.target.value);
+        fault={found && !found.ok ? found.problem.sentence : null}
+        onChange={(next) => {
+          setText(next);
           setSaid({});
         }}
       />
-      {found && !found.ok && (
-        <p id={`${id}-say`} role="alert" style={{ color: 'var(--stop)' }}>
-          <Prose>{found.problem.sentence}</Prose>
-        </p>
-      )}
       {times.length > 0 && (
         <ol className="mt-2 grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
           {times.map((time, i) => {

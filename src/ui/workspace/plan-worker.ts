@@ -21,6 +21,10 @@ function jobAskOf({ job, repairs }: PlannedJob, nowMs: number): JobAsk {
   };
 }
 
+/** What a question about the whole of a job belongs to: its repairs as they are drawn up, in their order. */
+export const asDrawnUp = ({ repairs }: PlannedJob): string =>
+  repairs.map(({ draft }) => `${draft.id} ${draft.order} ${draft.updatedAt}`).join();
+
 /** What many plans of a job answer, once it is asked for: planned in a worker, which can be stopped. */
 export interface AskedInWorker<T> {
   /** The answer; undefined until there is one. */
