@@ -114,6 +114,26 @@ describe('potted', () => {
     expect(() => slow({ massCapG: 100 })).toThrow(/100 g in one pot/);
     expect(() => slow({ vesselMaxMl: 200 })).toThrow(/the vessel of 200 mL/);
   });
+  test('nor does it send anybody for a further kit where the kits that are opened hold what may be wanted', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 200, max: 4000 }),
+        fc.double({ min: 1, max: 1.3, noNaN: true }),
+        fc.integer({ min: 5, max: 200 }),
+        fc.integer({ min: 1, max: 3 }),
+        (netMl, doubt, placingMlPerMin, crew) => {
+          const p95Ml = netMl * doubt;
+          const over = { netMl, p90Ml: netMl, p95Ml, split: 'whole', placingMlPerMin, crew } as const;
+          const { kits, onHandMl } = amounts(ask(mortarSheet, { ...over, rateChosen: false }));
+          expect(kits.buy).toBe(Math.max(kits.use, Math.ceil(onHandMl / kits.volumeMl - 1e-9)));
+        },
+      ),
+    );
+    // Who has chosen how fast it goes cannot place the rest of it in time: it wants a pot of its own.
+    const just = { netMl: 990, p90Ml: 990, p95Ml: 1030, split: 'whole', placingMlPerMin: 50 } as const;
+    expect(amounts(ask(mortarSheet, { ...just, rateChosen: false })).kits).toMatchObject({ use: 1, buy: 1 });
+    expect(amounts(ask(mortarSheet, just)).kits).toMatchObject({ use: 1, buy: 2 });
+  });
   test('a cap of mass is held against what is in a kit, not against what the sheet says it makes', () => {
     // 5 kg in a kit that the sheet gives as 2300 mL, where its masses make 2381.
     const kit = mortarSheet.kits[1]!;

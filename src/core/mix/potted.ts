@@ -3,12 +3,12 @@ import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, stay
 import { figure } from '../units';
 import { capsOf } from './caps';
 import { cutShort } from './cut-short';
+import { forDoubt, kitsPerPot, rateFor } from './kit-pace';
 import { partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
   type AmountLine,
   type Batch,
   drawFrom,
-  type MixAsk,
   type MixBasis,
   type MixResult,
   NOTHING_DRAWN,
@@ -25,7 +25,6 @@ import {
   packsIn,
   placedInTime,
   rateForBags,
-  roundUp,
   type Share,
   weighedFor,
 } from './whole-packs';
@@ -213,20 +212,6 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
 }
 
 /**
- * Rate at which each kit of the work, or each lot, is placed in time where Grenko’s own is too slow, mL/min; null where
- * it is not.
- */
-function rateFor(pieces: readonly number[], ask: MixAsk, kitMl: number, placedMl: number): number | null {
-  const most = ask.oneLot
-    ? Math.max(...pieces)
-    : Math.max(...pieces.map((ml) => ml / Math.ceil((ml + ask.sheet.potLossMl) / kitMl - 1e-9)));
-  if (most <= placedMl * 1.0001) return null;
-  // Steps are laid out in whole minutes: what is left is counted in those.
-  const inMin = Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin));
-  return roundUp(most / ask.crew / inMin);
-}
-
-/**
  * What is mixed in pots: the smallest number of batches that fit, each with its own loss. @throws Refusal when a kit is
  * larger than a batch may be, or the work never ends
  */
@@ -269,12 +254,11 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
         splittable: ask.kit.splittable ? 'yes' : 'no',
       }),
     );
-  const kitsPerPot = ask.oneKitAPot ? 1 : Math.max(1, Math.floor(caps.heldMl / kitMl + 1e-9));
   const several = capsOf(ask, proportion, whole ? kitMl : null, true);
-  const sharing: Sharing = { ask, caps, several, kitMl, kitsPerPot, whole };
+  const sharing: Sharing = { ask, caps, several, kitMl, kitsPerPot: kitsPerPot(ask, caps, kitMl), whole };
   const pots = shared(placed, 0, sharing);
   const bound = new Set(pots.map((p) => p.portion)).size < pots.length ? several : caps;
-  const onHand = shared(placed, safety, sharing);
+  const onHand = shared(placed, safety, forDoubt(sharing, proportion, pieces, (placed + safety) / placed));
   for (const all of [pots, onHand])
     if (all.length > MAX_IN_ALL)
       refuse(
@@ -380,9 +364,9 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       line(
         WORK.batches(),
         whole
-          ? WORK[Number.isFinite(kitsPerPot) ? 'kits-a-pot' : 'kits']({
+          ? WORK[Number.isFinite(sharing.kitsPerPot) ? 'kits-a-pot' : 'kits']({
               kit: ml(kitMl),
-              ...(Number.isFinite(kitsPerPot) ? { most: kitsPerPot } : {}),
+              ...(Number.isFinite(sharing.kitsPerPot) ? { most: sharing.kitsPerPot } : {}),
             })
           : WORK[plain.some((b) => b.packs) ? 'by-packs' : 'fewest']({ cap: ml(bound.capMl), kit: ml(kitMl) }),
         pots.length,
