@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { plainWords } from '@/words';
 import { saying } from '@/words/saying.testing';
-import { pasteSheet } from '../../sample/systems';
+import { furtherSheets, mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { seriesOf, valueAt } from '../climate';
+import type { Problem } from '../say';
 import type { Milestone, SheetRevision } from '../system';
 import {
   fittedActivationKJ,
@@ -308,6 +309,42 @@ test('a sheet that sets at more than it fully cures at is mistyped', () => {
     sheetFlaws({ ...pasteSheet, limits: { ...pasteSheet.limits, cureMinC, fullCureMinC } }).map((p) => p.field);
   expect(swapped(12, 8)).toContain('limits.cure');
   expect(swapped(8, 12)).not.toContain('limits.cure');
+});
+
+describe('packs held against the ratio', () => {
+  const kit = mortarSheet.kits[0]!;
+  const { massG } = kit;
+  const holding = (over: Partial<typeof massG>, more: Partial<typeof kit> = {}, of: Partial<SheetRevision> = {}) =>
+    sheetFlaws({ ...mortarSheet, kits: [{ ...kit, splittable: false, massG: { ...massG, ...over }, ...more }], ...of });
+
+  test.each(['B', 'C'] as const)('of %s more or less than the tolerance is told, in masses of this pack', (id) => {
+    const off = (by: number) => holding({ [id]: massG[id]! * by }).filter((p) => p.field.startsWith('kits.'));
+    expect(off(1)).toEqual([]);
+    expect(off(1.045)).toEqual([]);
+    expect(off(0.955)).toEqual([]);
+    for (const by of [0.94, 1.06, 1.5]) expect(off(by).map((p) => p.field)).toEqual([`kits.0.massG.${id}`]);
+    const wide = { ...mortarSheet.ratio, tolerancePct: 8 };
+    expect(holding({ [id]: massG[id]! * 1.06 }, {}, { ratio: wide })).toEqual([]);
+  });
+  test('it says what it holds and what it should', () => {
+    const [{ sentence }] = holding({ C: massG.C! * 1.5 }) as [Problem];
+    const wanted = (massG.A * mortarSheet.ratio.cByWeight!) / mortarSheet.ratio.a / 1000;
+    expect(plainWords(sentence)).toMatch(/the ratio asks for/);
+    expect(plainWords(sentence)).toContain(`${wanted.toFixed(2)} kg`);
+  });
+  test('what is weighed out of a pack is the mix of the sheet whatever is over; what is pressed is not', () => {
+    expect(holding({ B: massG.B * 2 }, { splittable: true })).toEqual([]);
+    const [pack] = resinSheet.kits;
+    const pressed = { ...pack!, splittable: true, massG: { ...pack!.massG, B: pack!.massG.B * 1.2 } };
+    expect(sheetFlaws({ ...resinSheet, kits: [pack!] })).toEqual([]);
+    expect(sheetFlaws({ ...resinSheet, kits: [pressed] }).map((p) => p.field)).toEqual(['kits.0.massG.B']);
+  });
+  test('a tube of hardener is dosed by what is mixed, and may be of any size', () => {
+    const filler = furtherSheets.find((f) => f.dose !== null)!;
+    const [tin] = filler.kits;
+    const large = { ...tin!, splittable: false, massG: { ...tin!.massG, B: tin!.massG.B * 3 } };
+    expect(sheetFlaws({ ...filler, kits: [large] })).toEqual(sheetFlaws(filler));
+  });
 });
 
 describe('rates read between entries that are worked out when they are first read', () => {

@@ -1,11 +1,13 @@
-import { attempt, bare, degC, exactly, minutes, type Problem, percent, texts } from '../say';
-import { clockOf, MILESTONES, type Milestone, partOf, type SheetRevision } from '../system';
+import { attempt, bare, degC, exactly, grams, minutes, type Problem, percent, texts } from '../say';
+import { clockOf, isMetered, MILESTONES, type Milestone, partOf, partsByWeight, type SheetRevision } from '../system';
 import { figure } from '../units';
 import { paceOf } from './pace';
 
 const REFUSED = texts('refused.cure.flaws', {
   'densities-volume-weight':
     'By the densities {byVolume} : 100 by volume is {byWeight} : 100 by weight, the sheet says {said} : 100. A ratio or a density is mistyped.',
+  'pack-off-ratio':
+    '{pack}: it holds {got} of {part} to {per} of A, the ratio asks for {want}. Mixed whole it is not the mix of the sheet: one of them is mistyped.',
   'ends-swapped': '{label}: {low} to {high} {unit} has its ends swapped.',
   'stated-dose-but': '{label}: it is stated by dose, but the sheet names no range of doses.',
   'doses-run-sheet':
@@ -90,6 +92,42 @@ function ratioFlaws(sheet: SheetRevision): Problem[] {
           }),
         },
       ];
+}
+
+/** What is in a pack and the ratio must agree this well where the sheet gives no tolerance: packs are filled to grams. */
+const PACK_AGREES_PCT = 5;
+
+/**
+ * Packs that are mixed whole, or pressed as they are, and hold another mix than the ratio says: what goes into the pot
+ * is then not what is planned with. What is dosed is measured to the resin, whatever its tube holds.
+ */
+function packFlaws(sheet: SheetRevision): Problem[] {
+  const asked = attempt(() => partsByWeight(sheet));
+  if (!asked.ok) return [];
+  const agrees = Math.max(PACK_AGREES_PCT, sheet.ratio.tolerancePct ?? 0) / 100;
+  return sheet.kits.flatMap(({ label, massG, splittable }, k) => {
+    const perG = massG.A;
+    if (splittable && !isMetered(sheet.kind)) return [];
+    return (['B', 'C', 'D'] as const).flatMap((id): Problem[] => {
+      const [gotG, wantG] = [massG[id], (asked.value[id] / asked.value.A) * perG];
+      if (gotG === null || wantG === 0 || (id === 'B' && sheet.dose)) return [];
+      if (Math.abs(gotG / wantG - 1) <= agrees) return [];
+      return [
+        {
+          field: `kits.${k}.massG.${id}`,
+          value: gotG,
+          allowed: `${figure(wantG)} g`,
+          sentence: REFUSED['pack-off-ratio']({
+            pack: label,
+            part: id,
+            got: grams(gotG),
+            per: grams(perG),
+            want: grams(wantG),
+          }),
+        },
+      ];
+    });
+  });
 }
 
 /** Ranges whose ends are swapped. */
@@ -184,6 +222,7 @@ function doseFlaws(sheet: SheetRevision, m: Milestone): Problem[] {
 function flawsOf(sheet: SheetRevision): readonly Problem[] {
   const out: Problem[] = [
     ...ratioFlaws(sheet),
+    ...packFlaws(sheet),
     ...limitFlaws(sheet),
     ...sheet.milestones.flatMap((m) => doseFlaws(sheet, m)),
   ];

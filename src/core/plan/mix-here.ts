@@ -9,6 +9,7 @@ import {
   liquidDensity,
   type MixAsk,
   type MixResult,
+  massOf,
   vesselMassG,
 } from '../mix';
 import { attempt, grams, line, minutes, type Problem, texts, type WorkLine } from '../say';
@@ -47,9 +48,11 @@ const MIN_MS = 60_000;
 
 /** A mortar tub for a paddle, mL: what is mixed in until somebody says what vessel is at hand. */
 const USUAL_VESSEL_ML = 45_000;
-/** The usual vessel, or a larger one where it would not hold one kit: what is assumed forbids no kit. */
-const usualVesselMl = (sheet: SheetRevision, kit: Kit): number =>
-  Math.max(USUAL_VESSEL_ML, (1.01 * kitVolumeMl(sheet, kit)) / HEADROOM);
+/** The usual vessel, or a larger one where it would not hold all that is in a kit: what is assumed forbids no kit. */
+function usualVesselMl(sheet: SheetRevision, { massG }: Kit): number {
+  const inKitMl = massOf({ ...massG, C: massG.C ?? 0, D: massG.D ?? 0 }) / proportionOf(sheet).densityGPerMl;
+  return Math.max(USUAL_VESSEL_ML, (1.01 * inKitMl) / HEADROOM);
+}
 
 /** What two thirds of a pail hold, mL: more than one pack of what may be split is mixed in that. */
 const USUAL_PAIL_ML = 8_000;

@@ -11,6 +11,7 @@ import { handRules } from './hands';
 import { holeRules } from './holes';
 import { lateRules } from './late';
 import { layerRules } from './layers';
+import { leanRules } from './lean';
 import { liftHeatRules } from './lift-heat';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
@@ -37,6 +38,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...holeRules,
   ...siteRules,
   ...mixRules,
+  ...leanRules,
   ...coolerRules,
   ...liftHeatRules,
   ...layerRules,

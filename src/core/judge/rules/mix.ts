@@ -1,26 +1,10 @@
-import { primerOf, runM, stillLacksMm, tubeMm } from '../../method';
-import {
-  liquidMl,
-  saidTolerance,
-  scaleErrorPct,
-  smallestBatchAG,
-  smallestReadG,
-  toleranceOf,
-  vesselMassG,
-} from '../../mix';
+import { runM, stillLacksMm, tubeMm } from '../../method';
+import { saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf, vesselMassG } from '../../mix';
 import { inRounds, likePlaces, spotBySpot, USUAL_SCALE_G } from '../../plan';
-import { along, degC, digitsApart, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
-import {
-  FAMILIES,
-  grainsUntold,
-  isMetered,
-  type MilestoneId,
-  milestoneOf,
-  proportionOf,
-  systemKind,
-} from '../../system';
+import { along, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
+import { FAMILIES, isMetered, type MilestoneId, milestoneOf, systemKind } from '../../system';
 import { boreOf, placesIn } from '../../void';
-import { type Finding, findings } from '../finding';
+import { findings } from '../finding';
 import type { Rule } from './rule';
 import { WAYS, weighed } from './ways';
 
@@ -120,27 +104,6 @@ const F = findings({
     why: '{mass} {by, select, hand {lie in one lump} other {stand in one pot}}, the sheet’s time is for {stated}{assumed, select, yes { (assumed, the sheet names none)} other {}}: {share, select, unknown {it heats itself and dies sooner than the clock says.} other {an estimated {share} of that time is left, and the clocks here count with it{beyond, select, yes {, as if it lost nothing to the air, since it is beyond what was prepared} other {}}{filled, select, yes {; your own fillers are left out of it, they make it milder} other {}}.}}{rest, select, runaway { Left {by, select, hand {lying} other {in the pot}}, a rest of that size may run away: smoke and fire.} hot { Left {by, select, hand {lying} other {in the pot}}, it gets hotter than {hot}.} other {}}',
     todo: '{by, select, hand {Knead less at once and press it in at once; never leave a rest lying in a lump.} other {Mix smaller batches, spread it out at once, or keep it in a flat tray; never leave a rest standing in the pot.}}',
   },
-  lean: {
-    severity: 'caution',
-    stage: 'mix',
-    title: 'Lean mix',
-    why: 'The liquid does not fill the space between the grains: air stays in it and its volume is that of the loose sand.',
-    todo: 'Check the aggregate on the sheet.',
-  },
-  'lean:untold': {
-    severity: 'note',
-    stage: 'mix',
-    title: 'Whether it is lean cannot be told',
-    why: 'The sheet gives no tamped bulk density of the grains: their voids are not known.',
-    todo: 'Fill a cup with it, tamp, weigh: mass over volume is the figure. Type it on the sheet.',
-  },
-  'lean:draw': {
-    severity: 'note',
-    stage: 'mix',
-    title: 'Sand is left out to match the primer',
-    why: '{share} of the liquid is drawn off{threshold, select, unknown {, and the sheet gives no bulk density of its sand that would tell how much may stay} other {; up to {threshold} the sand could stay whole}}.',
-    todo: 'Leave out {batches}; the steps say it where it is set out.',
-  },
   estimate: {
     severity: 'note',
     stage: 'hold',
@@ -156,7 +119,6 @@ const F = findings({
     todo: 'Prove it by touch and by a smear as thin, on a like base beside it, before release.',
   },
 });
-const SAY = texts('finding.lean:batch', { leftOut: '{mass} from batch {batch}' });
 const SCALE = texts('finding.scale', { readable: '{a} + {b}, {all}' });
 
 /** A last kit opened for less than this share of it is worth a word. */
@@ -349,31 +311,6 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         hot: exactly(degC(HOT_C)),
       }),
     ];
-  },
-
-  lean: ({ plan }) => {
-    const out: Finding[] = [];
-    if (plan.sheet && plan.mix && proportionOf(plan.sheet).lean) out.push(F.lean());
-    if (plan.sheet && plan.mix && grainsUntold(plan.sheet)) out.push(F['lean:untold']());
-    const cut = plan.batches.filter((b) => b.leftOutG > 0);
-    if (cut.length && plan.sheet && plan.context && !plan.context.effects.sandCut) {
-      const lifts = primerOf(plan.context);
-      // Of each batch as it is mixed: a whole kit has more liquid than its lift needs.
-      const { sheet } = plan;
-      const most = cut
-        .map((b) => ({ ...lifts[b.portion]!, share: b.drawnMl / liquidMl(sheet, b.volumeMl) }))
-        .reduce((a, b) => (b.share > a.share ? b : a));
-      const leftOut = cut.map((b) => SAY.leftOut({ mass: grams(b.leftOutG), batch: b.index + 1 }));
-      const digits = digitsApart(most.share, most.threshold ?? 0);
-      out.push(
-        F['lean:draw']({
-          share: percent(most.share * 100, digits),
-          threshold: most.threshold === null ? 'unknown' : percent(most.threshold * 100, digits),
-          batches: listed(leftOut, 'comma'),
-        }),
-      );
-    }
-    return out;
   },
 
   estimate: ({ plan }) => {
