@@ -12,6 +12,8 @@ export interface ConsumableRow {
   /** Unique within its method. */
   readonly id: string;
   readonly what: string;
+  /** What a single one of what is counted is called. */
+  readonly one?: string;
   readonly unit: '' | 'm' | 'm²' | 'mL' | 'kg';
   /** What it is for, and by what it was counted. */
   readonly why: string;

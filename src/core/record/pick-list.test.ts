@@ -42,13 +42,13 @@ test('what methods use up is listed once for the job: counted things whole, abra
   const rungs = passes.flatMap((p) => p.plan.steps).flatMap((s) => s.grit ?? []);
   expect(rungs.length).toBeGreaterThan(0);
   for (const grit of new Set(rungs))
-    expect(all.find((c) => plainWords(c.what) === `sheets of abrasive ${grit}`)!.quantity).toBeGreaterThanOrEqual(
+    expect(all.find((c) => /^sheets? of abrasive /.test(plainWords(c.what)) && plainWords(c.what).endsWith(grit))!.quantity).toBeGreaterThanOrEqual(
       rungs.filter((g) => g === grit).length,
     );
   expect(all.filter((c) => c.unit === '').every((c) => Number.isInteger(c.quantity))).toBe(true);
   expect(new Set(all.map((c) => c.what)).size).toBe(all.length);
   // The same plan with one of its steps late: solvent and pads for the face, and nothing of them before.
-  expect(all.some((c) => plainWords(c.what) === 'abrasive pads')).toBe(false);
+  expect(all.some((c) => /^abrasive pads?$/.test(plainWords(c.what)))).toBe(false);
   const missed = { kind: 'recoat-until', fromMs: null, untilMs: NOW, whileClosed: false, mixByMs: null } as const;
   const late = {
     ...view,
@@ -64,7 +64,7 @@ test('what methods use up is listed once for the job: counted things whole, abra
     (s, p) => s + (p.plan.void ? (p.repair.void!.count * p.plan.void.faces.planAreaMm2) / 1e6 : 0),
     0,
   );
-  expect(pickList(late).consumables.find((c) => plainWords(c.what) === 'abrasive pads')!.quantity).toBe(
+  expect(pickList(late).consumables.find((c) => /^abrasive pads?$/.test(plainWords(c.what)))!.quantity).toBe(
     Math.ceil(m2 / 0.25),
   );
 });

@@ -1,8 +1,9 @@
-import { consumablesIn, tubeMm } from '../method';
+import { type ConsumableRow, consumablesIn, tubeMm } from '../method';
 import { HEADROOM, type Weighed, weighedOf } from '../mix';
 import type { RepairPlan, SystemKits } from '../plan';
 import { areaOf, exactly, grams, type Message, ml, mm, type Said, texts, type Value } from '../say';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
+import { facesOf, standApart } from '../void';
 import type { JobView, PassView } from './bundle';
 
 const PICK = texts('pick', {
@@ -12,18 +13,18 @@ const PICK = texts('pick', {
   pails: 'mixing pails of {size}',
   tubs: 'mixing tubs of {size}',
   'one-and-spare': 'one a batch and a spare, filled to two thirds',
-  abrasive: 'sheets of abrasive {grit}',
+  abrasive: '{n, plural, one {sheet} other {sheets}} of abrasive {grit}',
   ladder: 'of the ladder by which the face is brought back',
   missed: 'a window of the plan is missed: washed and abraded before it is gone on with',
   wash: 'solvent to wash the face',
-  pads: 'abrasive pads',
+  pads: '{n, plural, one {abrasive pad} other {abrasive pads}}',
   mixers: 'static mixers',
   'mixers-why':
     '{mixers} used and one to spare{inBoxes, plural, =0 {} one {; # is in the kits} other {; # are in the kits}}',
-  tubes: 'extension tubes',
+  tubes: '{n, plural, one {extension tube} other {extension tubes}}',
   'tubes-why': 'holes deeper than the mixer reaches',
-  cups: 'cups for the witness',
-  stirrers: 'stirrers',
+  cups: '{n, plural, one {cup} other {cups}} for the witness',
+  stirrers: '{n, plural, one {stirrer} other {stirrers}}',
   'one-a-batch': 'one a batch',
   gloves: 'gloves',
   'gloves-why': 'one a batch and pair of hands',
@@ -31,7 +32,7 @@ const PICK = texts('pick', {
   'solvent-why': 'about {each} a batch, before it sets',
   tape: 'masking tape',
   'tape-why': 'round the places',
-  cloths: 'cleaning cloths',
+  cloths: '{n, plural, one {cleaning cloth} other {cleaning cloths}}',
   'cloths-why': 'wiping before and after',
   'filler-why': 'own filler and a tenth more',
   'colour-why': 'colour of the trial that was taken, and a tenth more',
@@ -168,7 +169,7 @@ type UsedUp = PickLine & { readonly what: string; readonly why: string };
 
 /** What the methods of the passes use up, the same of several passes as one line. */
 export function usedUp(passes: readonly Pick<RepairPlan, 'context' | 'method' | 'batches'>[]): readonly UsedUp[] {
-  const lines = new Map<string, UsedUp>();
+  const lines = new Map<string, { readonly row: ConsumableRow; readonly quantity: number }>();
   for (const plan of passes) {
     if (!plan.context) continue;
     for (const { row, quantity } of consumablesIn(plan.method?.consumes ?? [], {
@@ -176,11 +177,13 @@ export function usedUp(passes: readonly Pick<RepairPlan, 'context' | 'method' | 
       batches: plan.batches,
     })) {
       const key = `${row.what}/${row.unit}`;
-      const { what, unit, why } = row;
-      lines.set(key, { what, unit, why, quantity: (lines.get(key)?.quantity ?? 0) + quantity });
+      lines.set(key, { row, quantity: (lines.get(key)?.quantity ?? 0) + quantity });
     }
   }
-  return [...lines.values()].map((l) => ({ ...l, quantity: amount(l.quantity, l.unit) }));
+  return [...lines.values()].map(({ row: { what, one, unit, why }, quantity: all }) => {
+    const quantity = amount(all, unit);
+    return { what: quantity === 1 && one ? one : what, quantity, unit, why };
+  });
 }
 
 /** A sheet of paper or a disc is dead after so much of a face, m². */
@@ -194,7 +197,7 @@ function abrasives(repairs: readonly PassView[]): readonly PickLine[] {
       if (grit) sheets.set(grit, (sheets.get(grit) ?? 0) + Math.max(1, Math.ceil(area / SHEET_M2)));
   }
   return [...sheets].map(([grit, quantity]) => ({
-    what: PICK.abrasive({ grit }),
+    what: PICK.abrasive({ grit, n: quantity }),
     quantity,
     unit: '' as const,
     why: PICK.ladder(),
@@ -214,9 +217,10 @@ function remade(repairs: readonly PassView[]): readonly PickLine[] {
   );
   if (!area) return [];
   const why = PICK.missed();
+  const pads = Math.ceil(area / SHEET_M2);
   return [
     { what: PICK.wash(), quantity: amount(Math.max(20, WASH_ML_PER_M2 * area), 'mL'), unit: 'mL', why },
-    { what: PICK.pads(), quantity: Math.ceil(area / SHEET_M2), unit: '', why },
+    { what: PICK.pads({ n: pads }), quantity: pads, unit: '', why },
   ];
 }
 
@@ -233,6 +237,14 @@ function putIn(potted: readonly PassView[]): readonly PickLine[] {
     unit: 'g',
     why: as === 'colour' ? PICK['colour-why']() : PICK['filler-why'](),
   }));
+}
+
+/** Tape round the faces of a pass: round each of its places, where they stand apart. */
+function tapeMm({ plan, repair }: PassView): number {
+  if (!plan.void || !repair.void) return 0;
+  const { count, shapes } = repair.void;
+  const areas = standApart(repair.void) ? shapes.map((s) => facesOf(s).planAreaMm2) : [plan.void.faces.planAreaMm2];
+  return count * areas.reduce((mm, area) => mm + TAPE_FACTOR * Math.sqrt(area), 0);
 }
 
 /** What batches, mixers and hands use up. */
@@ -253,25 +265,21 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     0,
   );
   const area = sum((r) => (r.plan.void ? (r.repair.void?.count ?? 1) * r.plan.void.faces.planAreaMm2 : 0));
-  const tape =
-    potted.reduce(
-      (s, r) =>
-        s + (r.plan.void ? (r.repair.void?.count ?? 1) * TAPE_FACTOR * Math.sqrt(r.plan.void.faces.planAreaMm2) : 0),
-      0,
-    ) / 1000;
+  const tape = potted.reduce((mm, r) => mm + tapeMm(r), 0) / 1000;
   const hands = sum((r) => r.repair.crew * Math.max(1, r.plan.batches.length));
+  const cloths = Math.ceil(Math.max(area / CLOTH_MM2, repairs.length));
   const line = (what: Said, quantity: number, unit: PickLine['unit'], why: Said): PickLine[] =>
     quantity > 0 ? [{ what, quantity, unit, why }] : [];
   return [
     ...line(PICK.mixers(), mixers > 0 ? mixers + 1 : 0, '', PICK['mixers-why']({ mixers, inBoxes })),
-    ...line(PICK.tubes(), tubes, '', PICK['tubes-why']()),
+    ...line(PICK.tubes({ n: tubes }), tubes, '', PICK['tubes-why']()),
     ...potsOf(potted),
-    ...line(PICK.cups(), pots, '', PICK['one-a-batch']()),
-    ...line(PICK.stirrers(), pots, '', PICK['one-a-batch']()),
+    ...line(PICK.cups({ n: pots }), pots, '', PICK['one-a-batch']()),
+    ...line(PICK.stirrers({ n: pots }), pots, '', PICK['one-a-batch']()),
     ...line(PICK.gloves(), hands ? hands + 1 : 0, 'pairs', PICK['gloves-why']()),
     ...line(PICK.solvent(), pots * SOLVENT_ML, 'mL', PICK['solvent-why']({ each: exactly(ml(SOLVENT_ML)) })),
     ...line(PICK.tape(), Math.ceil(tape), 'm', PICK['tape-why']()),
-    ...line(PICK.cloths(), Math.ceil(Math.max(area / CLOTH_MM2, repairs.length)), '', PICK['cloths-why']()),
+    ...line(PICK.cloths({ n: cloths }), cloths, '', PICK['cloths-why']()),
     ...usedUp(repairs.map((r) => r.plan)).flatMap((o) => line(o.what, o.quantity, o.unit, o.why)),
     ...abrasives(repairs),
     ...remade(repairs),

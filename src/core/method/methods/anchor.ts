@@ -239,6 +239,7 @@ export const anchor: Method = {
     {
       id: 'plug',
       what: 'piston plugs of the hole’s width, one on each mixer',
+      one: 'piston plug of the hole’s width, on the mixer',
       unit: '',
       why: 'so deep a hole fills without air only behind a plug',
       of: (c) =>

@@ -178,6 +178,7 @@ export const bodyFiller: Method = {
     {
       id: 'film',
       what: 'sheets of film to mix on',
+      one: 'sheet of film to mix on',
       unit: '',
       why: 'a clean one for each mix',
       of: (c) => c.batches.length,

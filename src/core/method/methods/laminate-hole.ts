@@ -222,6 +222,7 @@ export const laminateHole: Method = {
     {
       id: 'circles',
       what: 'circles of fabric',
+      one: 'circle of fabric',
       unit: '',
       why: 'stepping out beyond the edge of each backed hole',
       shownBy: 'fabric',
@@ -230,6 +231,7 @@ export const laminateHole: Method = {
     {
       id: 'syringe',
       what: 'syringes, one for each mix',
+      one: 'syringe',
       unit: '',
       why: 'what stands in one from the last mix is set',
       of: (c) => (isMetered(c.sheet.kind) ? 0 : c.batches.length),
@@ -237,6 +239,7 @@ export const laminateHole: Method = {
     {
       id: 'film',
       what: 'pieces of film or wax',
+      one: 'piece of film or wax',
       unit: '',
       why: 'one over each hole, so that air does not keep it tacky',
       of: (c) => placesIn(c.void),

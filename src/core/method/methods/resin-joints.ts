@@ -156,7 +156,8 @@ export const resinJoints: Method = {
   consumes: [
     {
       id: 'water',
-      what: 'pail of clean water',
+      what: 'pails of clean water',
+      one: 'pail of clean water',
       unit: '',
       why: 'for washing, changed by the area that was washed',
       of: (c) => Math.ceil(washedMm2(c) / settingIn(c, WATER) - 1e-9) * (c.effects.shows.includes(AGAIN) ? 2 : 1),

@@ -116,7 +116,8 @@ export const smallPart: Method = {
   consumes: [
     {
       id: 'spare',
-      what: 'packet more, carried in closed',
+      what: 'packets more, carried in closed',
+      one: 'packet more, carried in closed',
       unit: '',
       why: 'a part that rocks comes off and is set anew, and a packet that is open does not wait for it',
       of: ({ sheet, batches }) => (systemKind(sheet.kind).ownBag && batches.some((b) => b.kits !== null) ? 1 : 0),
