@@ -1,7 +1,7 @@
 import type { Batch, Ingredient, Instrument, Portion } from '../mix';
 import type { Value } from '../say';
 import type { BaseMaterial, SheetRevision } from '../system';
-import type { SettingOut, Void, VoidResult } from '../void';
+import { placesIn, type SettingOut, standApart, type Void, type VoidResult, type VoidShape } from '../void';
 import type { Effects, Option } from './effects';
 
 export type Stage = 'inspect' | 'measure' | 'material' | 'mix' | 'place' | 'hold' | 'finish' | 'release';
@@ -153,6 +153,8 @@ export interface MethodContext {
   /** What a kit makes where kits stay whole, mL; null where they are parted by weighing. */
   readonly kitMl: number | null;
   readonly void: Void;
+  /** Places of unlike size are one part: so in work that was begun before each was one of its own. */
+  readonly unlikeAsOne?: boolean;
   readonly measured: VoidResult;
   readonly settingOut: SettingOut | null;
   readonly base: BaseMaterial;
@@ -197,9 +199,18 @@ export function settingIn(c: Pick<MethodContext, 'settings'>, id: string): numbe
   return value;
 }
 
-/** How many like parts the work has, one after the other. */
-export const partsIn = ({ areas, void: v }: Pick<MethodContext, 'areas' | 'void'>): number =>
-  areas > 1 ? areas : v.count;
+/** How many parts the work has, one after the other: areas of one face, or places. */
+export const partsIn = ({ areas, unlikeAsOne, void: v }: Parted): number =>
+  areas > 1 ? areas : unlikeAsOne ? v.count : placesIn(v);
+type Parted = Pick<MethodContext, 'areas' | 'void' | 'unlikeAsOne'>;
+
+/** What each part has of all of them, in their order, by what its shapes measure; they sum up to 1. */
+export function partShares(c: Parted, measure: (shape: VoidShape) => number): readonly number[] {
+  const n = partsIn(c);
+  const each = c.areas > 1 || c.unlikeAsOne || !standApart(c.void) ? [1] : c.void.shapes.map(measure);
+  const all = (n / each.length) * each.reduce((sum, of) => sum + of, 0);
+  return Array.from({ length: n }, (_, part) => (all > 0 ? each[part % each.length]! / all : 1 / n));
+}
 
 /** Whether a batch is the first that lies on its part, or on the whole where the work is one. */
 export function beginsPart({ batch, batches, part }: TaskContext): boolean {

@@ -1,8 +1,8 @@
 import { cleaningOf, strokesIn } from '../system';
 import type { PacedBy } from '../typed';
-import { placesIn } from '../void';
+import { facesOf, kindOf, nominalMl, placesIn, type VoidShape } from '../void';
 import { runM } from './consumable';
-import { partsIn, settingIn, type TaskContext } from './context';
+import { partShares, settingIn, type TaskContext } from './context';
 import { primerOf } from './lifts';
 
 /** What hands-on time is counted by: like places, square metres in plan, millilitres placed. */
@@ -76,16 +76,28 @@ const layerShare = ({ batch, batches }: TaskContext): number =>
     ? batch.placedMl / batches.filter((b) => b.portion === batch.portion).reduce((sum, b) => sum + b.placedMl, 0)
     : 1;
 
+/** What the part that a task is about has of all of them; null where it is about all. */
+const ofPart = (c: TaskContext, measure: (shape: VoidShape) => number): number | null =>
+  onePart(c) ? partShares(c, measure)[c.part!]! : null;
+
+/** What the part that a task is about takes of its batch; all of it where it is about all. */
+function ofBatch(c: TaskContext): number {
+  if (!onePart(c)) return 1;
+  const shares = partShares(c, nominalMl);
+  const [from, to] = c.batch?.fromTo ?? [c.part! + 1, c.part! + 1];
+  const all = shares.slice(from - 1, to).reduce((sum, share) => sum + share, 0);
+  return all > 0 ? shares[c.part!]! / all : 1;
+}
+
 /** How much of it there is in a task: of one batch, or of the whole pass. */
 export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? placesIn(c.void))),
   m2: (c) => {
     const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
-    return onePart(c) ? face / partsIn(c) : face * layerShare(c);
+    return face * (ofPart(c, (shape) => facesOf(shape).planAreaMm2) ?? layerShare(c));
   },
-  m: (c) => runM(c) / (onePart(c) ? partsIn(c) : 1),
-  mL: (c) =>
-    c.batch ? (c.batch.handledMl ?? c.batch.placedMl) / (onePart(c) ? c.batch.places : 1) : c.measured.nominalMl,
+  m: (c) => runM(c) * (ofPart(c, (shape) => kindOf(shape).runMm?.(shape) ?? 0) ?? 1),
+  mL: (c) => (c.batch ? (c.batch.handledMl ?? c.batch.placedMl) * ofBatch(c) : c.measured.nominalMl),
   'm2 coated': (c) => {
     const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
     return c.batch ? face * (c.portions[c.batch.portion]?.over?.faceShare ?? 1) * layerShare(c) : face;

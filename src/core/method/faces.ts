@@ -19,7 +19,7 @@ export function faceMin(sheet: StepContext['sheet']): number | null {
 }
 
 /** A pot for one part, by which the minutes of its steps are told before any is mixed. */
-const potOf = (label: Batch['label'], placedMl: number): Batch => ({
+const potOf = (label: Batch['label'], placedMl: number, part: number): Batch => ({
   index: 0,
   portion: 0,
   label,
@@ -30,7 +30,7 @@ const potOf = (label: Batch['label'], placedMl: number): Batch => ({
   kits: null,
   places: 1,
   mixers: 1,
-  fromTo: [1, 1],
+  fromTo: [part, part],
   ...NOTHING_DRAWN,
 });
 
@@ -52,8 +52,12 @@ export function facesOf(method: Method, c: MethodContext): FacesAsk | null {
   const last = before.findLastIndex(bares);
   if (keepsMin === null || !parts || last < 0) return null;
   const [all] = ENGINES[method.engine].portions(c);
-  const pot = potOf(all!.label, c.measured.nominalMl / parts.count);
-  const here: TaskContext = { ...c, batches: [pot], portions: [], batch: pot, part: 0 };
+  // By the largest of them, where they are of unlike size.
+  const { count, shares = [1 / count] } = parts;
+  const most = Math.max(...shares);
+  const part = shares.indexOf(most);
+  const pot = potOf(all!.label, c.measured.nominalMl * most, part + 1);
+  const here: TaskContext = { ...c, batches: [pot], portions: [], batch: pot, part };
   const minutesOf = (rows: readonly TaskRow[]) =>
     rows
       .filter((row) => (!row.optional || c.effects.shows.includes(row.task)) && (!row.when || row.when(here)))

@@ -78,7 +78,7 @@ function settingOutOf(c: MethodContext): Message | '' {
     along: mm(s.along.valueMm),
     from: mm(s.from.valueMm),
     many:
-      c.void.count > 1
+      placesIn(c.void) > 1
         ? SAY.every({ spacing: mm(s.spacing.valueMm), angle: s.angleDeg ? SAY.angle({ degrees: s.angleDeg }) : '' })
         : '',
     clear: mm(s.clearance.valueMm),

@@ -11,7 +11,7 @@ import { inOneGo, inTurn } from './in-turn';
 import { ladderIn, rungWords } from './ladder';
 import type { Method } from './method';
 import { type On, STAGE_OF, type StepDraft, type StepKey, stepId, type TaskRow } from './task';
-import { withPlaces } from './where';
+import { atPlace, withPlaces } from './where';
 import { factorsOf, workOf } from './work';
 
 const SAYS = texts('shared', { out: '{detail} Shared out among {hands}, each with tools of their own.' });
@@ -102,7 +102,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
     id: stepId(named),
     stage: STAGE_OF[row.role],
     role: row.role,
-    title: worded(method, row.say.title, here),
+    title: atPlace(worded(method, row.say.title, here), here),
     detail: sharedBy(hands, saidOf(method, row, here)),
     confirm: worded(method, row.say.confirm, here),
     handsOnMin: min,

@@ -1,6 +1,7 @@
 import type { Batch } from '../mix';
 import { listed, type Message, percent, texts, type Value } from '../say';
 import { kindOf, type PartOfPlace, placeNames, type Void } from '../void';
+import type { TaskContext } from './context';
 
 const SAY = texts('where', {
   place: 'place {n}',
@@ -9,6 +10,8 @@ const SAY = texts('where', {
   all: '{all}',
   behind: '{detail} This mix is for {where}.',
   label: '{label}: {where}',
+  these: '{detail} {many, select, yes {These are} other {This is}} {where}.',
+  ranged: '{first} to {last}',
 });
 
 /** Places in a row that a batch is for: how far it goes in the first and in the last of them, as shares. */
@@ -62,15 +65,38 @@ export function placesSaid(batch: Batch, batches: readonly Batch[], v: Void): Me
   return rows.length ? SAY.all({ all: listed(rows) }) : null;
 }
 
-/** Batches called by the places they are for, beside what they fill there. */
-export const calledByPlaces = (batches: readonly Batch[], v: Void): readonly Batch[] =>
+/** More names than that in a row are told by the first and the last of them. */
+const MOST_NAMES = 6;
+
+/** What the places of a round, or the parts of a pot, are called; null where they are numbers alone. */
+function namesOf({ fromTo }: Batch, v: Void): Message | null {
+  const names = fromTo ? placeNames(v).slice(fromTo[0] - 1, fromTo[1]) : [];
+  if (!names.length || names.some((name) => name === '')) return null;
+  return names.length > MOST_NAMES
+    ? SAY.ranged({ first: names[0]!, last: names.at(-1)! })
+    : SAY.all({ all: listed(names) });
+}
+
+/**
+ * Batches called by the places they are for, beside what they fill there.
+ * @param areas of one face into which the work is parted: those are no places
+ */
+export const calledByPlaces = (batches: readonly Batch[], v: Void, areas = 1): readonly Batch[] =>
   batches.map((batch) => {
-    const where = placesSaid(batch, batches, v);
+    const where = placesSaid(batch, batches, v) ?? (areas > 1 ? null : namesOf(batch, v));
     return where ? { ...batch, label: SAY.label({ label: batch.label, where }) } : batch;
   });
+
+/** A step of one of several parts, called by the place it is at. */
+export function atPlace(title: Message, { part, areas, void: v }: TaskContext): Message {
+  const where = part == null || areas > 1 ? '' : (placeNames(v)[part] ?? '');
+  return where ? SAY.label({ label: title, where }) : title;
+}
 
 /** How a batch is placed, and at which of several places. */
 export function withPlaces(detail: Message, batch: Batch | null, batches: readonly Batch[], v: Void): Message {
   const where = batch && placesSaid(batch, batches, v);
-  return where ? SAY.behind({ detail, where }) : detail;
+  if (where) return SAY.behind({ detail, where });
+  const these = batch && namesOf(batch, v);
+  return these ? SAY.these({ detail, where: these, many: batch.places > 1 ? 'yes' : 'no' }) : detail;
 }

@@ -44,8 +44,27 @@ export interface Sharing {
   readonly whole: boolean;
 }
 
+/** What one pot is for. */
+export interface Pot {
+  readonly portion: number;
+  readonly placedMl: number;
+  /** Whole kits; null where it is weighed. */
+  readonly kits: number | null;
+  readonly fromTo?: readonly [number, number];
+  readonly meantMl?: number;
+  /** Where it is not what its areas take and what stays behind: a whole bag, or the rest. */
+  readonly mixedMl?: number;
+  readonly carriedMl?: number;
+}
+
+/** What one part, or all of a portion, is placed out of. @param needMl what it may take besides what is planned */
+export type Apart = (needMl: number, shareMl: number, portion: number, fromTo?: Pot['fromTo']) => Pot[];
+
 /** What kneading the packets beyond the first takes of the time there is for so much, min. */
-const furtherPacketsMin = (ml: number, { ask, kitMl, whole }: Pick<Sharing, 'ask' | 'kitMl' | 'whole'>): number =>
+export const furtherPacketsMin = (
+  ml: number,
+  { ask, kitMl, whole }: Pick<Sharing, 'ask' | 'kitMl' | 'whole'>,
+): number =>
   whole ? (Math.max(1, Math.ceil((ml + ask.sheet.potLossMl) / kitMl - 1e-9)) - 1) * (ask.packetMin ?? 0) : 0;
 
 /** So many like parts come out of one pot before its use is over, each closed before the next is spread; 0 for none. */
@@ -69,7 +88,7 @@ function placedInTime(partMl: number, s: Sharing): number {
 }
 
 /** From one part wetted to the next, in the whole minutes of its steps. */
-const turnMin = (partMl: number, { placingMlPerMin, crew, parts }: MixAsk): number =>
+export const turnMin = (partMl: number, { placingMlPerMin, crew, parts }: MixAsk): number =>
   Math.ceil(partMl / (placingMlPerMin * crew) - 1e-9) + (parts?.spreadFirst ? 0 : Math.ceil(parts!.closeMin - 1e-9));
 
 /**
@@ -97,6 +116,9 @@ function closedInTime(spreadMin: number, { count, closeMin, openMin = null }: Pa
   while (n > 1 && openMin !== null && lies(n) > openMin + 1e-9) n--;
   return Math.max(1, n);
 }
+
+/** What comes out of one pot, called as these parts are. */
+export const fromOnePot = (called: PartsAsk['called']): Message => CALLED[called].fromOnePot();
 
 /** Why so many come out of one pot. */
 export function partsLine(partMl: number, s: Sharing): WorkLine {

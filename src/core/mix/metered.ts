@@ -2,6 +2,7 @@ import { exactly, line, type Message, minutes, ml, refuse, texts } from '../say'
 import { figure } from '../units';
 import { facesPerPot, partsNamed } from './like-parts';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
+import { shareOfRow } from './unlike-parts';
 
 const WORK = texts('work.metered', {
   round: 'Places in one round',
@@ -162,7 +163,7 @@ function portions(ask: MixAsk, lifeMin: number, placed: number): readonly Presse
       return {
         portion: 0,
         label: partsNamed(fromTo, called),
-        share: places / count,
+        share: shareOfRow(ask.parts!, fromTo),
         places,
         fresh: i === 0,
         fromTo,

@@ -101,6 +101,8 @@ export interface FacesAsk {
 /** Like parts, each spread and closed before the next. */
 export interface PartsAsk {
   readonly count: number;
+  /** What each takes of all, in their order, where one takes more than another; they are alike without. */
+  readonly shares?: readonly number[];
   /** Minutes it takes to close one. */
   readonly closeMin: number;
   /** All of a pot are spread before the first is closed. */

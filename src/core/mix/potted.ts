@@ -4,7 +4,7 @@ import { figure } from '../units';
 import { capsOf } from './caps';
 import { cutShort } from './cut-short';
 import { forDoubt, kitsPerPot, rateFor } from './kit-pace';
-import { partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
+import { type Apart, type Pot, partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
   type AmountLine,
   type Batch,
@@ -17,6 +17,7 @@ import {
   yieldLines,
 } from './mix-ask';
 import { withCovers } from './place-ends';
+import { sizesMl, unlikeLine, unlikeParts } from './unlike-parts';
 import {
   bagsOverAreas,
   evenly,
@@ -82,19 +83,6 @@ function partsOfKits(sheet: SheetRevision, kit: Kit, kits: number): Pick<Batch, 
     massG,
     volumeMl: over((id) => massG[id] / (sheet.parts.find((part) => part.id === id)?.densityGPerMl ?? 1)),
   };
-}
-
-/** What one pot is for. */
-interface Pot {
-  readonly portion: number;
-  readonly placedMl: number;
-  /** Whole kits; null where it is weighed. */
-  readonly kits: number | null;
-  readonly fromTo?: readonly [number, number];
-  readonly meantMl?: number;
-  /** Where it is not what its areas take and what stays behind: a whole bag, or the rest. */
-  readonly mixedMl?: number;
-  readonly carriedMl?: number;
 }
 
 /**
@@ -166,7 +154,7 @@ const isBordered = ({ share }: Portion, portion: number, placed: number, pots: r
 function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   const { ask, kitMl, whole } = s;
   const { parts, portions, sheet } = ask;
-  const apart = (needMl: number, shareMl: number, portion: number, fromTo?: Pot['fromTo']): Pot[] => {
+  const apart: Apart = (needMl, shareMl, portion, fromTo) => {
     const pots = potsFor(needMl, s, portions[portion]!.places);
     const sizes = fromTo ? null : bordered(shareMl, pots.length, s);
     return pots.map(({ kits, share }, k) => {
@@ -184,6 +172,7 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
     const pots = portions.flatMap((p, i) => apart((placed + extra) * p.share, placed * p.share, i));
     return cutShort(pots, ask.cuts ?? [], (restMl) => potsFor((restMl * (placed + extra)) / placed, s));
   }
+  if (parts.shares) return unlikeParts(placed, extra, s, apart);
   const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
   const most = partsPerPot(needMl, s);
   const bags = most < parts.count ? bagsOverAreas(needMl, { ...s, caps: s.several }) : null;
@@ -220,7 +209,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const loss = sheet.potLossMl;
   const whole = staysWhole(asked.kit, asked.split);
   const assumed = capsOf(asked, proportion, whole ? kitMl : null);
-  const pieces = parts ? [placed / parts.count] : asked.portions.map((p) => placed * p.share);
+  const pieces = parts ? sizesMl(parts, placed) : asked.portions.map((p) => placed * p.share);
   const needs =
     whole || asked.oneLot
       ? rateFor(pieces, asked, kitMl, assumed.placedMl)
@@ -360,7 +349,9 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       : {}),
     working: [
       line(WORK.largest(), bound.binds, ml(bound.capMl)),
-      ...(parts && pots.every((p) => p.mixedMl === undefined) ? [partsLine(placed / parts.count, sharing)] : []),
+      ...(parts && pots.every((p) => p.mixedMl === undefined)
+        ? [parts.shares ? unlikeLine(placed, sharing) : partsLine(placed / parts.count, sharing)]
+        : []),
       line(
         WORK.batches(),
         whole

@@ -160,6 +160,20 @@ export const NOTHING_YET: Actuals = {
   shown: new Set(),
 };
 
+/** Dry work at many places is shared out among the hands since. */
+const BY_SHARED = [0, 35] as const;
+/** Each turn of bared faces has its last wipe since. */
+const BY_WIPES = [0, 34] as const;
+/** What of the steps is as it was, in work that was begun so. */
+export const stepsBegun = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>) => ({
+  wipedOnce: !plansBy(BY_WIPES, actuals),
+  workedAlone: !plansBy(BY_SHARED, actuals),
+});
+/** Places of unlike size each a part of its own since then, closed or filled one after the other. */
+const BY_UNLIKE = [0, 38] as const;
+/** Whether they are one part still, in work that was begun so. */
+export const unlikeAsOne = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean => !plansBy(BY_UNLIKE, actuals);
+
 /**
  * Whether it is planned by what came with a version of the core: work that was begun before goes on from the pots it
  * was begun with. Where no plan was kept it is planned as it is today.

@@ -60,6 +60,8 @@ export function usuallyStays(so: PlacedSoFar): Stays | null {
 export interface LikePlaces {
   readonly count: number;
   readonly eachMl: number;
+  /** What each part of its own clock takes, mL, and is called where it has a name; null where they are alike. */
+  readonly parts: readonly { readonly name: string; readonly ml: number }[] | null;
   /** Each has its own steps and its own clock: it matters which. */
   readonly oneByOne: boolean;
   /** They are filled in layers that wait for each other: none of them is made anew beside the others. */
@@ -98,8 +100,11 @@ export const placesLacking = ({ eachMl }: LikePlaces, places: number): Anew => (
 });
 
 /** @param part from 0; null for all of them */
-export const partAnew = ({ eachMl }: LikePlaces, part: number | null): Anew =>
-  part === null ? ALL_ANEW : { places: 1, part, missingMl: eachMl };
+export function partAnew({ eachMl, parts }: LikePlaces, part: number | null): Anew {
+  if (part === null) return ALL_ANEW;
+  const { name = '', ml = eachMl } = parts?.[part] ?? {};
+  return { places: 1, ...(name ? { which: [name] } : {}), part, missingMl: ml };
+}
 
 /** What is made anew where nobody says otherwise: one of them where such a trouble mostly befalls one, else all. */
 export function usuallyAnew(of: LikePlaces, { local }: { readonly local?: true }): Anew {
@@ -117,7 +122,9 @@ export function likePlaces({ piece, context, batches, steps }: RepairPlan): Like
   if (count < 2 || !planned.length) return null;
   const layered = new Set(planned.map((b) => b.portion)).size > 1;
   const placed = planned.reduce((sum, b) => sum + b.placedMl, 0);
-  return { count, oneByOne, layered, eachMl: placed / count, apart: oneByOne ? null : apartIn(piece, placed) };
+  const apart = apartIn(piece, placed);
+  const parts = oneByOne && apart?.length === count ? apart : null;
+  return { count, oneByOne, layered, eachMl: placed / count, parts, apart: oneByOne ? null : apart };
 }
 
 /** Places that have names, or of which one takes more than another, as shares of all that is placed. */

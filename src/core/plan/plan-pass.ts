@@ -17,7 +17,7 @@ import { type Batch, ingredientsOf, vesselMassG, withMoreMixed } from '../mix';
 import { attempt, type Problem, refuse, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
-import { plansBy } from './actuals';
+import { plansBy, stepsBegun, unlikeAsOne } from './actuals';
 import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
@@ -53,10 +53,6 @@ const MIN_MS = 60_000;
 const BY_SYSTEM = [0, 31] as const;
 /** A day’s places leave time for the mixer they are pressed from since. */
 const BY_WHOLE_DAY = [0, 32] as const;
-/** Dry work at many places is shared out among the hands since. */
-const BY_SHARED = [0, 35] as const;
-/** Each turn of bared faces has its last wipe since. */
-const BY_WIPES = [0, 34] as const;
 
 /** What a pass still is before anything is known of it. */
 function nothing(piece: Piece): RepairPlan {
@@ -257,6 +253,7 @@ export function preparePass(
     instrument: instrumentOf(repair),
     kitMl: staysWhole(kit, effects.split) ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
+    unlikeAsOne: unlikeAsOne(actuals),
     measured,
     settingOut: repair.settingOut,
     base: repair.base.material,
@@ -289,7 +286,7 @@ export function preparePass(
       ask.sheet,
     );
     const all = withMoreMixed(mix, sheet, actuals);
-    return { ...rest, ...all, batches: calledByPlaces(all.batches, chosen.void) };
+    return { ...rest, ...all, batches: calledByPlaces(all.batches, chosen.void, rest.areas) };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
   const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }, areas: number): MethodContext => {
@@ -303,8 +300,7 @@ export function preparePass(
   const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
     const here = contextOf(mix, areas);
     const portions = ENGINES[method.engine].portions(here);
-    const before = { wipedOnce: !plansBy(BY_WIPES, actuals), workedAlone: !plansBy(BY_SHARED, actuals) };
-    const context: StepContext = { ...here, ...before, batches, portions };
+    const context: StepContext = { ...here, ...stepsBegun(actuals), batches, portions };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
     return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof) };
   };

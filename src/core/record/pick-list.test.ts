@@ -42,9 +42,9 @@ test('what methods use up is listed once for the job: counted things whole, abra
   const rungs = passes.flatMap((p) => p.plan.steps).flatMap((s) => s.grit ?? []);
   expect(rungs.length).toBeGreaterThan(0);
   for (const grit of new Set(rungs))
-    expect(all.find((c) => /^sheets? of abrasive /.test(plainWords(c.what)) && plainWords(c.what).endsWith(grit))!.quantity).toBeGreaterThanOrEqual(
-      rungs.filter((g) => g === grit).length,
-    );
+    expect(
+      all.find((c) => /^sheets? of abrasive /.test(plainWords(c.what)) && plainWords(c.what).endsWith(grit))!.quantity,
+    ).toBeGreaterThanOrEqual(rungs.filter((g) => g === grit).length);
   expect(all.filter((c) => c.unit === '').every((c) => Number.isInteger(c.quantity))).toBe(true);
   expect(new Set(all.map((c) => c.what)).size).toBe(all.length);
   // The same plan with one of its steps late: solvent and pads for the face, and nothing of them before.

@@ -1,5 +1,6 @@
 'use client';
 import { type Piece, SEATS, type SeatId } from '@/core/plan';
+import { placesIn } from '@/core/void';
 import { phrase } from '@/words';
 import { changePass } from '../workspace/workspace';
 
@@ -17,7 +18,7 @@ const LOOK: Readonly<Record<SeatId, { readonly fill: string; readonly crack?: st
  * says what it was found to be.
  */
 export function SeatMap({ repair }: { repair: Piece }) {
-  const count = repair.void?.count ?? 0;
+  const count = repair.void ? placesIn(repair.void) : 0;
   if (count < 2) return null;
   const turn = (n: number) => {
     const now = repair.seats[n];

@@ -36,7 +36,10 @@ export function WhichAnew({ of, value, onChange }: { of: LikePlaces; value: Anew
         onChange={(n) => onChange(placesAnew(of, n))}
       />
     );
-  const parts = Array.from({ length: of.count }, (_, i) => ({ id: String(i), label: phrase`part ${i + 1}` }));
+  const parts = Array.from({ length: of.count }, (_, i) => ({
+    id: String(i),
+    label: of.parts?.[i]?.name || phrase`part ${i + 1}`,
+  }));
   return (
     <Choice
       label="Which of them"

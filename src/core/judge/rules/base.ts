@@ -3,6 +3,7 @@ import { BASE_PROPERTIES } from '../../climate';
 import { choiceWith, effectsOf, foundBy, longerWaits, type Method, NO_EFFECTS, STAND_IN_TIMES } from '../../method';
 import { passes, seatsFound } from '../../plan';
 import { attempt, listed, texts } from '../../say';
+import { placesIn } from '../../void';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -97,7 +98,7 @@ function inItsStead(method: Method): Pick<Finding, 'ways'> {
 /** What inspection and the sheet say of the base. */
 export const baseRules: Readonly<Record<string, Rule>> = {
   seats: ({ plan, repair }) => {
-    const count = plan.context?.void.count ?? repair.void?.count ?? 0;
+    const count = repair.void ? placesIn(repair.void) : 0;
     if (!plan.method?.seats) return [];
     return (['cracked', 'rusted', 'painted'] as const).flatMap((as) => {
       const found = seatsFound(repair.seats, count, as);

@@ -1,8 +1,8 @@
 import type { PartsAsk, Portion } from '../../mix';
 import { type Message, texts } from '../../say';
 import type { MilestoneId } from '../../system';
-import { placesIn, placesMl } from '../../void';
-import type { MethodContext, TaskContext } from '../context';
+import { nominalMl, placesIn, placesMl } from '../../void';
+import { type MethodContext, partShares, type TaskContext } from '../context';
 
 /** What is mixed apart dies apart. */
 export const POT_CLOCKS: readonly MilestoneId[] = ['use-by', 'idle'];
@@ -80,6 +80,13 @@ export function inPlaces({ void: v }: MethodContext): Pick<Portion, 'places'> {
   const each = placesMl(v);
   const all = each.reduce((a, b) => a + b, 0);
   return { places: each.map((ml) => ml / all) };
+}
+
+/** How many places are worked one after the other, and what each takes of all, where one takes more than another. */
+export function partsApart(c: MethodContext): Pick<PartsAsk, 'count' | 'shares'> {
+  const shares = partShares(c, nominalMl);
+  const isAlike = shares.every((share) => Math.abs(share - shares[0]!) <= 1e-9);
+  return { count: shares.length, ...(isAlike ? {} : { shares }) };
 }
 
 /** The work is one. */

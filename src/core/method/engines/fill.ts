@@ -2,12 +2,12 @@ import type { Portion } from '../../mix';
 import { texts } from '../../say';
 import { type MilestoneId, milestoneKind, proportionOf, systemKind } from '../../system';
 import { facesOf, placesIn, standApart } from '../../void';
-import { type MethodContext, settingIn, type TaskContext } from '../context';
+import { type MethodContext, partsIn, settingIn, type TaskContext } from '../context';
 import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
 import { liftsOf, placesOfLifts, primerOf, sharesOf, skimOf } from '../lifts';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, UNPARTED } from './engine';
+import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, partsApart, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
 /** What the level wanted adds to the fill or leaves out of it, mL. */
@@ -32,8 +32,8 @@ export const fill: Engine = {
   ...UNPARTED,
   // What hardens in the hand is kneaded a place at a time.
   parts: (c) =>
-    c.params.byPlace && c.void.count > 1 && liftsOf(c) === 1
-      ? { count: c.void.count, closeMin: 0, most: 1, called: 'place' }
+    c.params.byPlace && partsIn(c) > 1 && liftsOf(c) === 1
+      ? { ...partsApart(c), closeMin: 0, most: 1, called: 'place' }
       : null,
   onFaces: false,
   liesOpen: 'set',

@@ -1,16 +1,16 @@
 import { mixingMin } from '../../mix';
 import { isMetered } from '../../system';
-import { settingIn } from '../context';
+import { partsIn, settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, byRate, type Engine, inPlaces, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, byRate, type Engine, inPlaces, PORTION, POT_CLOCKS, partsApart } from './engine';
 import { mix, weigh } from './potted';
 
 /** It runs to its level by itself, behind a dam. */
 export const pour: Engine = {
   eachPart: new Set(),
   parts: (c) => {
-    const closeMin = c.void.count > 1 ? (c.params.placeByPlace?.(c) ?? null) : null;
-    return closeMin === null ? null : { count: c.void.count, closeMin, called: 'place' };
+    const closeMin = partsIn(c) > 1 ? (c.params.placeByPlace?.(c) ?? null) : null;
+    return closeMin === null ? null : { ...partsApart(c), closeMin, called: 'place' };
   },
   onFaces: false,
   liesOpen: 'set',

@@ -1,7 +1,7 @@
 import { texts } from '../../say';
-import { beginsPart, type MethodContext, type Setting, settingIn } from '../context';
+import { beginsPart, type MethodContext, partsIn, type Setting, settingIn } from '../context';
 import { type TaskRow, tasks } from '../task';
-import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS } from './engine';
+import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, partsApart } from './engine';
 import { mix, weigh } from './potted';
 import { pause } from './press';
 
@@ -30,9 +30,7 @@ export const spread: Engine = {
     const { alsoCloses, thenChecked } = c.params;
     const further = alsoCloses !== undefined && c.effects.shows.includes(alsoCloses) ? settingIn(c, alsoCloses) : 0;
     const closeMin = settingIn(c, 'close min') + further + (thenChecked ? settingIn(c, thenChecked) : 0);
-    return c.void.count > 1
-      ? { count: c.void.count, closeMin, spreadFirst: c.effects.spreadFirst, called: 'part' }
-      : null;
+    return partsIn(c) > 1 ? { ...partsApart(c), closeMin, spreadFirst: c.effects.spreadFirst, called: 'part' } : null;
   },
   blockOf: () => 'bond',
 };

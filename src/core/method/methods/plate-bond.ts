@@ -2,7 +2,7 @@ import { areaOf, listed, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
 import { bareMetalKeeps, bareMetalSettings } from '../bare-metal';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
-import { settingIn } from '../context';
+import { partsIn, settingIn } from '../context';
 import { crosswise } from '../crosswise';
 import { options } from '../effects';
 import { carrySetting, restsClosed, reworded, spreadAndClosed } from '../engines';
@@ -202,7 +202,7 @@ export const plateBond: Method = {
       unit: '',
       why: 'three under each plate, so that it cannot be starved nor lie aslant',
       shownBy: 'wires',
-      of: (c) => 3 * c.void.count,
+      of: (c) => 3 * partsIn(c),
     },
   ],
   rests: restsClosed,
