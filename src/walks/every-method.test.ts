@@ -172,3 +172,14 @@ test.each(each)(
     expect(Date.parse(opened.from!) - Date.parse(placed.to!)).toBeGreaterThan(20 * 3_600_000);
   },
 );
+
+/** Methods of which each place is tried, bared, cut or freed by itself. */
+const BY_PLACE = ['anchor', 'plate-bond', 'small-part', 'metal-filler', 'rebuilt-part', 'timber-part', 'fitting-tack'];
+test.each(each)('%s: six places are not prepared and finished in the minutes of one', (id, method) => {
+  const six = planned(method, { void: { ...voidOf(drawnShape(method)), count: 6 } });
+  const dryMin = (p: typeof six) =>
+    p.steps
+      .filter((s) => /^(prep|finish)/.test(s.id))
+      .reduce((sum, s) => sum + (Date.parse(s.to!) - Date.parse(s.from!)) / 60_000, 0);
+  expect(dryMin(six) / dryMin(planned(method))).toBeGreaterThan(BY_PLACE.includes(id) ? 3 : 1.3);
+});

@@ -297,3 +297,19 @@ test('random cracks under mesh agree with a count by hand: paste in union and st
     if (pieces > 1) expect([d.n, cut]).toEqual([d.n, expect.stringContaining(`${pieces} pieces`)]);
   }
 });
+
+test('several cracks are each bridged by pieces of their own: told, cut and fetched for all of them', () => {
+  const mesh = (of: Piece['void']) => {
+    const p = plan(piece({ void: of }));
+    const fetched = p.consumables.find((c) => c.what === 'mesh in a strip')!;
+    return [p.steps.find((s) => s.id === 'prep:cut')!.title, fetched.quantity];
+  };
+  const crack = (run: number) => chased(run, [3, 48], [14, 26]);
+  // 2.5 m a piece, 60 mm a lap: 9.6 m take four, whichever crack they are of.
+  const one = voidOf(crack(9600));
+  expect(mesh(one)).toEqual(['Cut the mesh: 4 pieces, 9.78 m in all', 9.8]);
+  expect(mesh({ ...one, count: 3 })).toEqual(['Cut the mesh: 12 pieces, 29.3 m in all', 29]);
+  // 2 m one piece, 3 m two, 7 m three: six, of which three lap over one of the same crack.
+  const apart = { ...voidOf(crack(2000), crack(3000), crack(7000)), places: ['A', 'B', 'C'] };
+  expect(mesh(apart)).toEqual(['Cut the mesh: 6 pieces, 12.2 m in all', 12]);
+});

@@ -1,5 +1,5 @@
 import type { Batch } from '../mix';
-import { facesOf, kindOf, placesIn } from '../void';
+import { facesOf, kindOf, standApart } from '../void';
 import type { MethodContext } from './context';
 
 /** What a row of consumables sees: the pass, and the batches that are planned for it. */
@@ -27,16 +27,21 @@ export interface ConsumableRow {
 export const runM = (c: Pick<MethodContext, 'void'>): number =>
   (c.void.count * c.void.shapes.reduce((sum, s) => sum + (kindOf(s).runMm?.(s) ?? 0), 0)) / 1000;
 
-/** The widest face of a void, m²: what lies over one another is not counted twice. */
-export const topFaceM2 = (c: Pick<MethodContext, 'void'>): number =>
-  (c.void.count * Math.max(0, ...c.void.shapes.map((s) => facesOf(s).planAreaMm2))) / 1e6;
+/** The widest face of each place, m²: what lies over one another in one is not counted twice. */
+function topFacesM2({ void: v }: Pick<MethodContext, 'void'>): readonly number[] {
+  const each = v.shapes.map((s) => facesOf(s).planAreaMm2 / 1e6);
+  const all = standApart(v) ? each : [Math.max(0, ...each)];
+  return Array.from({ length: v.count }, () => all).flat();
+}
+
+/** The widest faces of all places, m². */
+export const topFaceM2 = (c: Pick<MethodContext, 'void'>): number => topFacesM2(c).reduce((sum, m2) => sum + m2, 0);
 
 /** What covers the widest face and so much beyond it all round, in steps of a tenth, m². @param beyondM how far, m */
-const coverM2 = (c: Pick<MethodContext, 'void'>, beyondM = 0.1): number => {
-  const places = placesIn(c.void);
-  const each = topFaceM2(c) / places;
-  return each > 0 ? Math.ceil(places * (Math.sqrt(each) + 2 * beyondM) ** 2 * 10 - 1e-9) / 10 : 0;
-};
+function coverM2(c: Pick<MethodContext, 'void'>, beyondM = 0.1): number {
+  const all = topFacesM2(c).reduce((sum, m2) => sum + (m2 > 0 ? (Math.sqrt(m2) + 2 * beyondM) ** 2 : 0), 0);
+  return Math.ceil(all * 10 - 1e-9) / 10;
+}
 
 /** What is laid over a face while it cures. */
 export const coverOf = (row: Pick<ConsumableRow, 'what' | 'why' | 'shownBy'>): ConsumableRow => ({

@@ -52,18 +52,23 @@ export function facesOf(method: Method, c: MethodContext): FacesAsk | null {
   const last = before.findLastIndex(bares);
   if (keepsMin === null || !parts || last < 0) return null;
   const [all] = ENGINES[method.engine].portions(c);
-  // By the largest of them, where they are of unlike size.
-  const { count, shares = [1 / count] } = parts;
-  const most = Math.max(...shares);
-  const part = shares.indexOf(most);
-  const pot = potOf(all!.label, c.measured.nominalMl * most, part + 1);
-  const here: TaskContext = { ...c, batches: [pot], portions: [], batch: pot, part };
-  const minutesOf = (rows: readonly TaskRow[]) =>
-    rows
+  const minutesOf = (rows: readonly TaskRow[], part: number, share: number) => {
+    const pot = potOf(all!.label, c.measured.nominalMl * share, part + 1);
+    const here: TaskContext = { ...c, batches: [pot], portions: [], batch: pot, part };
+    return rows
       .filter((row) => (!row.optional || c.effects.shows.includes(row.task)) && (!row.when || row.when(here)))
       .reduce(
         (sum, { exact = false, ...row }) => sum + plannedMin({ exact, handsOnMin: workOf(method, row, here).min }),
         0,
       );
-  return { keepsMin, bareMin: minutesOf(before.filter(bares)), untilMin: minutesOf(before.slice(last + 1)) };
+  };
+  const { count, shares } = parts;
+  const bareOf = (share: number, part: number) => minutesOf(before.filter(bares), part, share);
+  const bareEach = shares?.map(bareOf);
+  return {
+    keepsMin,
+    bareMin: bareEach ? Math.max(...bareEach) : bareOf(1 / count, 0),
+    ...(bareEach ? { bareEach } : {}),
+    untilMin: minutesOf(before.slice(last + 1), 0, shares?.[0] ?? 1 / count),
+  };
 }

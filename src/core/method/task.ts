@@ -49,7 +49,7 @@ export interface Work {
   readonly by?: { readonly setting: string; readonly driver: Driver };
   readonly sheet?: (c: TaskContext) => number;
   /** What it was counted by in earlier versions: minutes typed then are so many times those of now. */
-  readonly formerly?: { readonly per: Driver; readonly now: Driver; readonly times: number };
+  readonly formerly?: { readonly per: Driver | null; readonly now: Driver; readonly times: number };
 }
 
 /** What a task throws about, and no wet face bears beside it. */

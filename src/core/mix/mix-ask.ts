@@ -94,6 +94,8 @@ export interface FacesAsk {
   readonly keepsMin: number;
   /** To bare one. */
   readonly bareMin: number;
+  /** To bare each, in their order, where they are of unlike size. */
+  readonly bareEach?: readonly number[];
   /** From the last bared to the first wetted. */
   readonly untilMin: number;
 }

@@ -31,13 +31,16 @@ const anyPot = fc.record({
   keepsMin: fc.option(fc.integer({ min: 20, max: 120 }), { nil: null }),
 });
 type Drawn = typeof anyPot extends fc.Arbitrary<infer T> ? T : never;
-const potOf = ({ usableMin, closeMin, heldMl, whole, spreadFirst, openMin, keepsMin }: Drawn) => ({
+const potOf = (
+  { usableMin, closeMin, heldMl, whole, spreadFirst, openMin, keepsMin }: Drawn,
+  bareEach: readonly number[] | null = [3, 12, 5, 9, 4, 15, 7, 6],
+) => ({
   ...sharing(
     {
       closeMin,
       spreadFirst,
       openMin: spreadFirst ? openMin : null,
-      faces: keepsMin === null ? null : { keepsMin, bareMin: 6, untilMin: 8 },
+      faces: keepsMin === null ? null : { keepsMin, bareMin: 6, untilMin: 8, ...(bareEach ? { bareEach } : {}) },
     },
     { usableMin },
     heldMl,
@@ -46,7 +49,7 @@ const potOf = ({ usableMin, closeMin, heldMl, whole, spreadFirst, openMin, keeps
 });
 
 /** Minute by minute: what a row does, told by somebody who knows none of the formulas. */
-function isDone(sizes: readonly number[], s: Sharing): boolean {
+function isDone(sizes: readonly number[], s: Sharing, first = 0): boolean {
   const { usableMin, placingMlPerMin, parts, sheet } = s.ask;
   const { closeMin, spreadFirst, openMin, faces } = parts!;
   if (sizes.reduce((a, b) => a + b, sheet.potLossMl) > (s.whole ? s.kitsPerPot * s.kitMl : s.caps.heldMl)) return false;
@@ -69,11 +72,17 @@ function isDone(sizes: readonly number[], s: Sharing): boolean {
     }
   if (openMin != null && sizes.length > 1 && closed.some((at, i) => at - begun[i]! > openMin + 1e-9)) return false;
   if (!faces || sizes.length < 2) return true;
-  const turns = sizes.slice(0, -1).map((ml) => {
-    const whole = Math.ceil(ml / placingMlPerMin - 1e-9) + (spreadFirst ? 0 : closeMin);
-    return Math.max(faces.bareMin, whole);
+  let clock = 0;
+  const bared = sizes.map((_, i) => {
+    clock += faces.bareEach![first + i]!;
+    return clock;
   });
-  return turns.reduce((a, b) => a + b, faces.untilMin) <= faces.keepsMin + 1e-9;
+  clock += faces.untilMin;
+  return sizes.every((ml, i) => {
+    const stood = clock - bared[i]!;
+    clock += Math.ceil(ml / placingMlPerMin - 1e-9) + (spreadFirst ? 0 : closeMin);
+    return stood <= faces.keepsMin + 1e-9;
+  });
 }
 
 test('a row comes out of one pot exactly where somebody who does it minute by minute is done in time', () => {
@@ -104,7 +113,7 @@ test('rows are as few as any cutting has, and of those the most even, by trying 
       const s = potOf(pot);
       const of = ([from, to]: Row) => sizes.slice(from - 1, to);
       // What is too much for one pot has a row of its own.
-      const fits = (row: Row) => row[0] === row[1] || isDone(of(row), s);
+      const fits = (row: Row) => row[0] === row[1] || isDone(of(row), s, row[0] - 1);
       const may = cuttings(sizes.length).filter((rows) => rows.every(fits));
       const fewest = Math.min(...may.map((rows) => rows.length));
       const squares = (rows: readonly Row[]) =>
@@ -125,7 +134,7 @@ test('rows are as few as any cutting has, and of those the most even, by trying 
 test('of parts that are alike as many go into one pot as by the rule for like ones', () => {
   fc.assert(
     fc.property(fc.integer({ min: 5, max: 150 }), anyPot, (ml, pot) => {
-      const s = potOf(pot);
+      const s = potOf(pot, null);
       const n = Math.floor(partsPerPot(ml, s));
       const alike = (k: number) => Array.from({ length: k }, () => ml);
       if (n > 1) expect([n, outOfOnePot(alike(n), s)]).toEqual([n, true]);

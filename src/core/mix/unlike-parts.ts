@@ -1,6 +1,6 @@
 import { line, minutes, ml, texts, type WorkLine } from '../say';
 import { type Apart, fromOnePot, furtherPacketsMin, type Pot, type Sharing, turnMin } from './like-parts';
-import type { PartsAsk } from './mix-ask';
+import type { MixAsk, PartsAsk } from './mix-ask';
 
 const WORK = texts('work.unlike', {
   unlike:
@@ -38,8 +38,9 @@ function closedInTime(spreadMin: readonly number[], { closeMin, openMin = null }
 /**
  * Whether parts of such sizes, in their order, come out of one pot: the last out of it in time, all in it at once, none
  * open too long, and none bared so early that it has dulled when its turn comes.
+ * @param first which part the first of them is, from 0
  */
-export function outOfOnePot(sizes: readonly number[], s: Sharing): boolean {
+export function outOfOnePot(sizes: readonly number[], s: Sharing, first = 0): boolean {
   const { ask, caps, kitMl, kitsPerPot, whole } = s;
   const { parts } = ask;
   if (!parts || sizes.length > (parts.most ?? sizes.length)) return false;
@@ -50,11 +51,21 @@ export function outOfOnePot(sizes: readonly number[], s: Sharing): boolean {
   const holdsMl = whole ? kitsPerPot * kitMl : caps.heldMl;
   if (sumOf(spreadMin) + closes > usableMin + 1e-9 || all + ask.sheet.potLossMl > holdsMl + 1e-9) return false;
   if (parts.spreadFirst && !closedInTime(spreadMin, parts)) return false;
-  const { faces } = parts;
-  if (!faces || sizes.length < 2) return true;
-  // The first stands while the others are bared, the last while those before it are wetted and closed.
-  const turns = sizes.slice(0, -1).map((ml) => Math.max(faces.bareMin, turnMin(ml, ask)));
-  return faces.untilMin + sumOf(turns) <= faces.keepsMin + 1e-9;
+  return sizes.length < 2 || isFresh(sizes, ask, first);
+}
+
+/** Whether each is wetted while it is bare still: it stands while those behind it are bared, and those before it worked. */
+function isFresh(sizes: readonly number[], ask: MixAsk, first: number): boolean {
+  const faces = ask.parts?.faces;
+  if (!faces) return true;
+  const bare = sizes.map((_, k) => faces.bareEach?.[first + k] ?? faces.bareMin);
+  let [behind, before] = [sumOf(bare), faces.untilMin];
+  return sizes.every((ml, k) => {
+    behind -= bare[k]!;
+    const stands = behind + before;
+    before += turnMin(ml, ask);
+    return stands <= faces.keepsMin + 1e-9;
+  });
 }
 
 /**
@@ -63,7 +74,7 @@ export function outOfOnePot(sizes: readonly number[], s: Sharing): boolean {
  * @returns the row of each pot; a part that one pot is too little for has a row of its own
  */
 export function rowsOf(sizes: readonly number[], s: Sharing): readonly Row[] {
-  const fits = (from: number, to: number) => from === to || outOfOnePot(sizes.slice(from, to + 1), s);
+  const fits = (from: number, to: number) => from === to || outOfOnePot(sizes.slice(from, to + 1), s, from);
   // The least pots for the parts up to each, and of those the least sum of squares: as even as they go.
   const best: { readonly pots: number; readonly squares: number; readonly from: number }[] = [];
   sizes.forEach((_, to) => {
@@ -93,7 +104,7 @@ export function unlikeParts(placed: number, extra: number, s: Sharing, apart: Ap
     const share = shareOfRow(parts, fromTo);
     const needMl = share * (placed + extra);
     const row = needs.slice(fromTo[0] - 1, fromTo[1]);
-    if (!outOfOnePot(row, here)) return apart(needMl, share * placed, 0, fromTo);
+    if (!outOfOnePot(row, here, fromTo[0] - 1)) return apart(needMl, share * placed, 0, fromTo);
     const kits = whole ? Math.ceil((needMl + ask.sheet.potLossMl) / kitMl - 1e-9) : null;
     return [{ portion: 0, placedMl: share * placed, kits, fromTo }];
   });

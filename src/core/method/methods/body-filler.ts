@@ -206,7 +206,7 @@ export const bodyFiller: Method = {
         title: 'Blow off, degrease, read the panel',
         detail: 'At least {dewMargin} above the dew point, dry to the touch.',
         confirm: 'Clean, dry, and read',
-        work: { fixed: 5 },
+        work: { fixed: 3, per: { place: 2 } },
         hold: true,
       },
     ]),

@@ -25,7 +25,7 @@ const uncover = {
   title: 'Uncover, brush the edge, photograph',
   detail: 'Outside inspection asked for, with the photographs before and after.',
   confirm: 'Uncovered, photographed',
-  work: { fixed: 5 },
+  work: { fixed: 2, per: { place: 3 } },
 } as const;
 
 /** A rapid or repair mortar of cement, packed on a damp base and cured against wind, sun and frost. */
@@ -207,7 +207,7 @@ export const cementPatch: Method = {
         title: 'Bring the base to the wetness asked',
         detail: '{wet}',
         confirm: 'As wet as asked, no puddles',
-        work: { fixed: 5 },
+        work: { fixed: 2, per: { place: 3 } },
         hold: true,
       },
     ]),

@@ -1,5 +1,5 @@
 import { mm, texts } from '../../say';
-import { type Faces, kindOf } from '../../void';
+import { type Faces, facesOf, kindOf, standApart } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { topFaceM2 } from '../consumable';
@@ -21,20 +21,31 @@ export function stripMm({ planAreaMm2, perimeterMm }: Pick<Faces, 'planAreaMm2' 
   const half = perimeterMm / 2;
   return (half + Math.sqrt(Math.max(0, half * half - 4 * planAreaMm2))) / 2;
 }
-/** Length of the crack, mm: of what runs along a line, else of the strip it was measured as. */
-const runMm = (c: MethodContext): number =>
-  Math.max(0, ...c.void.shapes.map((s) => kindOf(s).runMm?.(s) ?? 0)) || stripMm(c.measured.faces);
+/** Length of each crack, mm: of what runs along a line, else of the strip it was measured as. */
+function runsMm({ void: v, measured }: MethodContext): readonly number[] {
+  const each = v.shapes.map((s) => kindOf(s).runMm?.(s) ?? 0);
+  // What lies along the same crack has its length; cracks that stand apart have their own.
+  const all = standApart(v)
+    ? each.map((mm, i) => mm || stripMm(facesOf(v.shapes[i]!)))
+    : [Math.max(0, ...each) || stripMm(measured.faces)];
+  return Array.from({ length: v.count }, () => all).flat();
+}
+const sumOf = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
 
 /** Pieces of mesh that cover a run, each lapping over the one before. */
 export function meshPieces(lengthMm: number, pieceMm: number, lapMm: number): number {
   const beyond = pieceMm - lapMm;
   return beyond > 0 ? Math.max(1, Math.ceil((lengthMm - lapMm) / beyond - 1e-9)) : 1;
 }
-const piecesOf = (c: MethodContext) => meshPieces(runMm(c), settingIn(c, 'piece'), settingIn(c, 'lap'));
+const piecesOf = (c: MethodContext) =>
+  sumOf(runsMm(c).map((mm) => meshPieces(mm, settingIn(c, 'piece'), settingIn(c, 'lap'))));
 /** Width of what it is bedded in, mm: of the widest face, where several lie on one another. */
-const bedMm = (c: MethodContext) => (topFaceM2(c) * 1e6) / (runMm(c) * c.void.count);
+const bedMm = (c: MethodContext) => (topFaceM2(c) * 1e6) / sumOf(runsMm(c));
 /** Mesh in all its pieces, mm. */
-const meshMm = (c: MethodContext) => runMm(c) + (piecesOf(c) - 1) * settingIn(c, 'lap');
+const meshMm = (c: MethodContext) => {
+  const runs = runsMm(c);
+  return sumOf(runs) + (piecesOf(c) - runs.length) * settingIn(c, 'lap');
+};
 
 /** A crack bridged by a strip of mesh in paste, covered by a skim as the next pass. */
 export const crackMesh: Method = {
@@ -179,7 +190,7 @@ export const crackMesh: Method = {
         title: 'Cut the mesh: {pieces, plural, one {# piece} other {# pieces}}, {mesh} in all',
         detail: '{meshWidth} wide, laps counted in; rolled against its bend.',
         confirm: 'Cut and flat',
-        work: { fixed: 5 },
+        work: { fixed: 3, per: { place: 2 } },
       },
       {
         task: 'prep:check',

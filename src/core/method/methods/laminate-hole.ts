@@ -313,7 +313,7 @@ export const laminateHole: Method = {
         title: 'Dust off, degrease, read the base',
         detail: 'At least {dewMargin} above the dew point.',
         confirm: 'Clean, dry, and read',
-        work: { fixed: 5 },
+        work: { fixed: 4, per: { place: 1 } },
         hold: true,
       },
     ]),

@@ -116,7 +116,7 @@ export const metalFiller: Method = {
         title: 'Burrs off, roughen a ring two fingers wide',
         detail: 'Look for cracks under a lamp while you are at it.',
         confirm: 'Rough, no crack',
-        work: { fixed: 10 },
+        work: { per: { place: 10 }, formerly: { per: null, now: 'place', times: 1 } },
         hold: true,
       },
       {
@@ -125,7 +125,7 @@ export const metalFiller: Method = {
         title: 'Degrease, read the temperature of the metal',
         detail: 'At least {dewMargin} above the dew point.',
         confirm: 'Clean, and read',
-        work: { fixed: 4 },
+        work: { fixed: 2, per: { place: 2 } },
         hold: true,
       },
     ]),

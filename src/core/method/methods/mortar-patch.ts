@@ -309,7 +309,7 @@ export const mortarPatch: Method = {
         title: 'Feel the edge, brush off',
         detail: 'A fingertip finds no step; a straightedge no hollow.',
         confirm: 'Flush',
-        work: { fixed: 5 },
+        work: { fixed: 2, per: { place: 3 } },
         waits: { for: 'sandable', on: 'last', orElse: HELD_LONGER },
       },
       {

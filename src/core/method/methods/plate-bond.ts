@@ -239,9 +239,10 @@ export const plateBond: Method = {
         task: 'prep:mock-up',
         role: 'set-out',
         title: 'Dry fit, mark the footprint',
-        detail: '{settingOut} The plate lies without rocking; feeler gauge all round.',
+        detail:
+          '{settingOut} {count, plural, one {The plate} other {Each plate}} lies without rocking; feeler gauge all round.',
         confirm: 'Lies flat, marked',
-        work: { fixed: 8 },
+        work: { per: { place: 8 }, formerly: { per: null, now: 'place', times: 1 } },
         hold: true,
       },
       {
@@ -252,7 +253,7 @@ export const plateBond: Method = {
         detail:
           'As thick as the bond line: drawn up without them it is starved. Numbered round the plate, drawn up in the order {crosswise}.',
         confirm: 'Stops lie, fasteners numbered',
-        work: { fixed: 5 },
+        work: { per: { place: 5 }, formerly: { per: null, now: 'place', times: 1 } },
       },
       {
         task: 'prep:grind',
@@ -307,7 +308,7 @@ export const plateBond: Method = {
         detail:
           'Only after the release time, and when a smear as thin, on the same cold metal, is hard: a cup sets before a thin line.',
         confirm: 'Holds by itself',
-        work: { fixed: 5 },
+        work: { fixed: 2, per: { place: 3 } },
         waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
       {
@@ -328,7 +329,7 @@ export const plateBond: Method = {
         title: 'Prime and seal against rust',
         detail: 'Edge and bared margin, on a clean dull face.',
         confirm: 'Sealed',
-        work: { fixed: 10 },
+        work: { fixed: 4, per: { place: 6 } },
         waits: { for: 'recoat-from', on: 'last', when: ({ sheet }) => milestoneOf(sheet, 'recoat-from') !== undefined },
         within: { of: 'recoat-until', on: 'all', by: 'begin' },
       },

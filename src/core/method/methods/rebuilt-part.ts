@@ -1,6 +1,7 @@
 import { leftOf, secondsTo } from '../../heat';
 import { exactly, grams, minutes, ml, texts } from '../../say';
 import { isMixedAsPlaced, type SheetRevision } from '../../system';
+import { placesIn } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn, type TaskContext } from '../context';
@@ -236,7 +237,13 @@ export const rebuiltPart: Method = {
         detail:
           '{soft, select, yes {{warm} in water of {bath} until it is soft in its middle, not only outside; then {forms} seconds to press it before it stiffens. Let it go cold on the twin.} other {Water of {bath} does not soften it: hotter water, or another stick.}}',
         confirm: 'Cold, off the twin, sharp inside',
-        work: { sheet: (c) => Math.ceil((softensIn(c) ?? 0) + (formsFor(c) ?? 0) / 60) + 8 },
+        work: {
+          // Softened together, pressed over the twin one after the other.
+          sheet: (c) => {
+            const n = placesIn(c.void);
+            return Math.ceil((softensIn(c) ?? 0) + (n * (formsFor(c) ?? 0)) / 60) + 4 * (n + 1);
+          },
+        },
       },
       {
         task: 'prep:fit',
@@ -245,7 +252,7 @@ export const rebuiltPart: Method = {
         title: 'Set the mould over the break; read the base',
         detail: 'Tight at the root, held by tape; at least {dewMargin} above the dew point.',
         confirm: 'Tight, and read',
-        work: { fixed: 5 },
+        work: { per: { place: 5 }, formerly: { per: null, now: 'place', times: 1 } },
         hold: true,
       },
     ]),
@@ -276,7 +283,7 @@ export const rebuiltPart: Method = {
         title: 'Off with the mould, top up what is missing',
         detail: 'Voids filled with the same; hard again before it is cut.',
         confirm: 'Whole, hard',
-        work: { fixed: 10 },
+        work: { per: { place: 10 }, formerly: { per: null, now: 'place', times: 1 } },
         waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
       {
@@ -287,7 +294,7 @@ export const rebuiltPart: Method = {
         title: 'Cut and drill to the twin, prime flexible',
         detail: 'Thickness by the twin; pilot first, then its hole; topcoat by its own sheet.',
         confirm: 'As its twin',
-        work: { fixed: 20 },
+        work: { per: { place: 20 }, formerly: { per: null, now: 'place', times: 1 } },
       },
     ]),
   ],

@@ -133,7 +133,7 @@ export const smallPart: Method = {
         title: 'Set it out, try it dry',
         detail: '{settingOut} Walk the route with it once, dry.',
         confirm: 'Marked, works dry',
-        work: { fixed: 8 },
+        work: { per: { place: 8 }, formerly: { per: null, now: 'place', times: 1 } },
         hold: true,
       },
       {
@@ -173,7 +173,7 @@ export const smallPart: Method = {
         title: 'Take the tape off, look at the edge',
         detail: 'Hard under a nail at the bead.',
         confirm: 'Holds by itself',
-        work: { fixed: 3 },
+        work: { fixed: 1, per: { place: 2 } },
         waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
     ]),

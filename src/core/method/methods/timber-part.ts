@@ -286,7 +286,7 @@ export const timberPart: Method = {
         title: 'Let it go, look at the edge',
         detail: 'Hard under a nail at the bead, on the shaded side.',
         confirm: 'Stands by itself',
-        work: { fixed: 5 },
+        work: { fixed: 1, per: { place: 4 } },
         waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
       },
       {
@@ -306,7 +306,7 @@ export const timberPart: Method = {
         title: 'Seal the end grain',
         detail: 'Thin resin until it takes no more, or as its coat asks: end grain that is left open drinks rain.',
         confirm: 'End grain sealed',
-        work: { fixed: 8 },
+        work: { fixed: 2, per: { place: 6 } },
       },
     ]),
   ],
