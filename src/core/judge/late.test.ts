@@ -126,7 +126,7 @@ describe('what is done in time, with little in hand', () => {
 });
 
 describe('minutes that are Grenko’s own never forbid a joint', () => {
-  const close = (openMin: number, settings: Piece['settings']) => {
+  const close = (openMin: number, settings: Piece['settings'], id = 'late:close') => {
     const model = bundles.flatMap((b) => b.repairs).find((r) => r.id === 'sample-plate')!;
     const of = withPiece(model, { ...pieceOf(model), jobId: job.id, settings, materialC: 20 });
     const sheets = sampleSheets.map((s) => ({
@@ -140,7 +140,7 @@ describe('minutes that are Grenko’s own never forbid a joint', () => {
       ],
     }));
     const { findings } = viewJob({ job, repairs: [of], sheets, stock: [], events: [] }, NOW).repairs[0]!;
-    return findings.find((f) => f.id === 'late:close');
+    return findings.find((f) => f.id === id);
   };
   test('nobody typed how fast it is spread nor how long it takes to close: both are named, and what is left for them', () => {
     // Spread in some ten minutes and closed in five: eight are not enough, but they are not enough by our figures.
@@ -150,6 +150,19 @@ describe('minutes that are Grenko’s own never forbid a joint', () => {
       /^“Spread, both faces” and “Close the joint, .*” are planned with .* figures of Gren/,
     );
     expect(sentence(told.why)).toMatch(/; (7|8)(\.\d)? min are left/);
+  });
+  test('done in time with little in hand, it says how little, and never in seconds', () => {
+    const typed = { rate: 25, 'close min': 6 };
+    const inHand = (openMin: number) => {
+      const told = close(openMin, typed, 'tight:close:close');
+      return told && /, (.*) before what was spread first/.exec(sentence(told.why))?.[1];
+    };
+    // Every tenth of a minute, from too late to enough.
+    const said = Array.from({ length: 60 }, (_, i) => inHand(14 + i / 10)).filter((x) => x !== undefined);
+    expect(said[0]).toBe('less than a minute');
+    expect(said.length).toBeGreaterThan(10);
+    for (const x of said) expect(x).toMatch(/^(less than a minute|[1-9](\.\d)? min)$/);
+    expect(new Set(said).size).toBeGreaterThan(2);
   });
   test('once both are typed it is a stop, and so it is where the typed one alone takes all of it', () => {
     expect(close(8, { rate: 25, 'close min': 6 })!.severity).toBe('stop');

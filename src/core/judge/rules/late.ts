@@ -103,7 +103,7 @@ const F = findings({
     severity: 'note',
     stage: 'place',
     title: 'Little in hand before it skins',
-    why: '“{step}” ends at {end}, {left} before what was spread first has skinned or stiffened.',
+    why: '“{step}” ends at {end}, {left, select, none {less than a minute} other {{in}}} before what was spread first has skinned or stiffened.',
     todo: 'Everybody at their places before anything is spread; whoever sees that it will not do says so before the joint is closed.',
   },
   'late:tool': {
@@ -160,6 +160,7 @@ const SAY = texts('finding.late.say', { step: '“{title}”' });
 
 /** Starts are offered in steps of that, ms. */
 const STEP_MS = 10 * 60_000;
+const MIN_MS = 60_000;
 const HOUR_MS = 3_600_000;
 const DAY_MS = 86_400_000;
 /** Less in hand than this is said, ms. */
@@ -319,7 +320,8 @@ export const lateRules: Readonly<Record<string, Rule>> = {
       );
       const left = s.dueMs - s.endMs;
       if (!spread || left > TIGHT_SHARE * (s.dueMs - spread.startMs)) return [];
-      return [row.tight({ step: s.title, end: at(s.endMs), left: minutes(Math.max(0, left) / 60_000) }, { of: s.id })];
+      const told = { left: left < MIN_MS ? 'none' : 'some', in: minutes(Math.max(0, left) / MIN_MS) };
+      return [row.tight({ step: s.title, end: at(s.endMs), ...told }, { of: s.id })];
     }),
 
   'bare-again': ({ plan }) =>

@@ -36,7 +36,8 @@ export const setOutPots: readonly TaskRow[] = tasks('pour-fast', [
     block: 'work',
     when: ({ sheet }) => !isMetered(sheet.kind),
     title: '{batches, plural, one {Set the batch out} =2 {Set both batches out} other {Set all {batches} batches out}}',
-    detail: '{allParts} In cups of their own, in a row; nothing is weighed between them.',
+    detail:
+      '{allParts} {batches, plural, one {Each part by itself, ready to be mixed.} other {In cups of their own, in a row; nothing is weighed between them.}}',
     confirm: 'All set out',
     work: { per: { batch: 2 } },
   },
@@ -55,7 +56,8 @@ export const pouredFast: readonly TaskRow[] = [
       block: 'work',
       title:
         '{of, plural, one {Pour along the crack} other {Pour batch {n} of {of}, {along, select, yes {{reach}: mark where it ends} other {mark where it ends}}}}',
-      detail: 'From where the last one ended, slightly over the edge; top up what sinks.',
+      detail:
+        '{n, plural, =1 {From one end} other {From where the last one ended}}, slightly over the edge; top up what sinks.',
       confirm: '{of, plural, one {It is full} other {Batch {n} is in}}',
       work: { by: { setting: 'rate', driver: 'mL' } },
       exact: true,

@@ -68,7 +68,9 @@ export const cementPatch: Method = {
           id: 'wet',
           label: 'saturated, no puddles',
           fits: 'most bags',
-          says: { wet: 'Soaked since the day before; dark all over, no puddles.' },
+          says: {
+            wet: 'Wetted until it drinks no more, since the day before where that can be; dark all over, no puddles.',
+          },
         },
         {
           id: 'slurry',
