@@ -155,7 +155,7 @@ describe('minutes that are Grenko’s own never forbid a joint', () => {
     const typed = { rate: 25, 'close min': 6 };
     const inHand = (openMin: number) => {
       const told = close(openMin, typed, 'tight:close:close');
-      return told && /, (.*) before what was spread first/.exec(sentence(told.why))?.[1];
+      return told && /, ([^,]*) before what was spread first/.exec(sentence(told.why))?.[1];
     };
     // Every tenth of a minute, from too late to enough.
     const said = Array.from({ length: 60 }, (_, i) => inHand(14 + i / 10)).filter((x) => x !== undefined);
