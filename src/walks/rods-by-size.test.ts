@@ -114,3 +114,38 @@ test('below the mouth, two thirds: what is left out of each is of its own bore',
     expect(together).not.toBe(0);
   }
 });
+
+describe('rods that have names', () => {
+  const named = (count: number) => {
+    const shapes = Array.from({ length: count }, (_, i) => (i % 3 ? M12 : M16));
+    return plan(shapes, { void: { ...voidOf(...shapes), places: shapes.map((_, i) => `A${i + 1}`) } });
+  };
+  const rounds = (p: ReturnType<typeof plan>) =>
+    p.plan.batches.map(({ index, places, label }) => ({
+      places,
+      label: say(label, PLAIN_READER),
+      fill: detail(p, `b${index + 1}:fill`),
+    }));
+
+  test('each round says which they are, and the rounds name each of them once', () => {
+    const all = rounds(named(7));
+    expect(all.length).toBeGreaterThan(1);
+    const told = all.flatMap(({ label }) => label.split(': ')[1]!.split(/, (?:and )?| and /));
+    expect(told).toEqual(['A1', 'A2', 'A3', 'A4', 'A5', 'A6', 'A7']);
+    for (const { label, fill, places } of all)
+      expect(fill).toMatch(new RegExp(` ${places > 1 ? 'These are' : 'This is'} ${label.split(': ')[1]}\\.$`));
+  });
+  test('many of them are told by the first and the last', () => {
+    const quick = named(12);
+    for (const { label, places } of rounds(quick)) if (places > 6) expect(label).toMatch(/: A\d+ to A\d+$/);
+  });
+  test('without names, or with a name left out, they go by their numbers as they did', () => {
+    for (const { label, fill } of rounds(plan(mixed))) {
+      expect(label).not.toContain(': ');
+      expect(fill).not.toMatch(/These are|This is/);
+    }
+    const shapes = [M12, M12, M16];
+    const gap = plan(shapes, { void: { ...voidOf(...shapes), places: ['A1', '', 'A3'] } });
+    expect(rounds(gap)[0]!.label).not.toContain('A1');
+  });
+});
