@@ -1,5 +1,5 @@
 import { isTaken, METHODS } from '@/core/method';
-import { likePlaces, type Piece, partAnew, repairOf } from '@/core/plan';
+import { likePlaces, type Piece, partAnew, partName, repairOf } from '@/core/plan';
 import { type Event, planReport, viewJob } from '@/core/record';
 import { isMetered, type SheetRevision } from '@/core/system';
 import { measured, SHAPES, type Void, type VoidShape, voidOf } from '@/core/void';
@@ -100,6 +100,11 @@ test('a plate that was knocked is spread anew with what that one takes, under it
   });
   expect(partAnew(like, 1).missingMl).toBeCloseTo(takesMl(RIGHT), 1);
   expect(partAnew(like, null)).toEqual({ missingMl: null });
+  const { plan: planned } = view.repairs[0]!;
+  expect([partName(planned, 0), partName(planned, 1), partName(planned, 2)]).toEqual(['left', 'right', '']);
+  // Areas of one face are no places.
+  expect(partName({ ...planned, context: { ...planned.context!, areas: 3 } }, 0)).toBe('');
+  expect(partName({ ...planned, context: null }, 0)).toBe('');
 });
 
 test('work that was begun before is one face still', () => {

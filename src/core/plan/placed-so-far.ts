@@ -127,6 +127,10 @@ export function likePlaces({ piece, context, batches, steps }: RepairPlan): Like
   return { count, oneByOne, layered, eachMl: placed / count, parts, apart: oneByOne ? null : apart };
 }
 
+/** What a part of its own clock is called, from 0; nothing where it has no name, or is an area of a face. */
+export const partName = ({ piece, context }: Pick<RepairPlan, 'piece' | 'context'>, part: number): string =>
+  piece.void && context && context.areas === 1 ? (placeNames(piece.void)[part] ?? '') : '';
+
 /** Places that have names, or of which one takes more than another, as shares of all that is placed. */
 function apartIn({ void: v }: Piece, placedMl: number): LikePlaces['apart'] {
   if (!v || !standApart(v)) return null;

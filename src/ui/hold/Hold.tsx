@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { passName, undisturbed } from '@/core/plan';
+import { partName, passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 
 import { formatDuration, lowered, phrase } from '@/words';
@@ -43,8 +43,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
   };
   /** Of several batches the name of this one: holes by their numbers, pots by theirs. */
   const batchName = (m: (typeof plan.milestones)[number]) => {
-    const { batches } = at.whole.passes.find((p) => p.repair.passId === m.passId)?.plan ?? plan;
-    if (m.part !== null) return phrase`, part ${m.part + 1}`;
+    const of = at.whole.passes.find((p) => p.repair.passId === m.passId)?.plan ?? plan;
+    const { batches } = of;
+    if (m.part !== null) return `, ${partName(of, m.part) || phrase`part ${m.part + 1}`}`;
     const b = batches[m.batch!];
     return batches.length < 2 || !b ? '' : b.fromTo ? phrase`, ${says(b.label)}` : phrase`, batch ${m.batch! + 1}`;
   };

@@ -6,8 +6,10 @@ import {
   type LikePlaces,
   type PlacedSoFar,
   partAnew,
+  partName,
   placesAnew,
   placesStay,
+  type RepairPlan,
   rightUntil,
   type Stays,
   theseAnew,
@@ -15,7 +17,7 @@ import {
 } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { MilestoneId } from '@/core/system';
-import { phrase } from '@/words';
+import { own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Choice, useFormat } from '../shared/bits';
 import { QuantityField, type Typed } from '../shared/QuantityField';
@@ -36,10 +38,10 @@ export function WhichAnew({ of, value, onChange }: { of: LikePlaces; value: Anew
         onChange={(n) => onChange(placesAnew(of, n))}
       />
     );
-  const parts = Array.from({ length: of.count }, (_, i) => ({
-    id: String(i),
-    label: of.parts?.[i]?.name || phrase`part ${i + 1}`,
-  }));
+  const parts = Array.from({ length: of.count }, (_, i) => {
+    const name = of.parts?.[i]?.name;
+    return { id: String(i), label: name || phrase`part ${i + 1}`, own: Boolean(name) };
+  });
   return (
     <Choice
       label="Which of them"
@@ -158,6 +160,11 @@ export function HowMany({
   );
 }
 
+const nameOrPart = (plan: RepairPlan, part: number) => {
+  const name = partName(plan, part);
+  return name ? own(name) : phrase`Part ${part + 1}`;
+};
+
 /** Until when it may be set right, part by part. */
 export function Until({ at, kinds, zone }: { at: PassView; kinds: readonly MilestoneId[]; zone: string }) {
   const nowMs = useNow(1000);
@@ -167,7 +174,9 @@ export function Until({ at, kinds, zone }: { at: PassView; kinds: readonly Miles
     <ul data-testid="right-until">
       {all.map(({ part, untilMs }) => (
         <li key={`${part} ${untilMs}`} className="flex justify-between gap-3">
-          <span>{part === null ? 'It may be put right until' : phrase`Part ${part + 1} may be put right until`}</span>
+          <span>
+            {part === null ? 'It may be put right until' : phrase`${nameOrPart(at.plan, part)} may be put right until`}
+          </span>
           <strong className="fig">
             {clock(untilMs, zone)}
             {untilMs <= nowMs ? ', which is over' : ''}

@@ -5,6 +5,7 @@ import type { Finding } from '@/core/judge';
 import type { Said, Voice, WorkLine } from '@/core/say';
 import type { Kind } from '@/core/units';
 import { format, phrase, type Reader, say, workedIn } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { usePrefs } from '../workspace/prefs';
 import { useTyped } from '../workspace/typing';
 import { Link } from './Link';
@@ -241,7 +242,8 @@ export function Choice<T extends string>({
   forGood = false,
 }: {
   label: string;
-  options: readonly { id: T; label: string; title?: string; idle?: boolean }[];
+  /** @property own its label is a name that somebody gave */
+  options: readonly { id: T; label: string; title?: string; idle?: boolean; own?: boolean }[];
   value: T | undefined;
   onChange: (value: T) => void;
   hideLabel?: boolean;
@@ -287,7 +289,7 @@ export function Choice<T extends string>({
               move(i, by);
             }}
           >
-            {o.label}
+            {o.own ? <Own>{o.label}</Own> : o.label}
           </button>
         ))}
       </div>
