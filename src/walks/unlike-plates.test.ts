@@ -85,6 +85,16 @@ test('of three mixes each says which plates it is for', () => {
   );
 });
 
+test('a seat is told by the name of its plate, and by its number where it has none', () => {
+  const at = (names: readonly string[], seats: Piece['seats']) =>
+    plan(piece({ void: plates([LEFT, RIGHT, LEFT], names), seats }), '2027-04-13T06:00').findings.find((f) =>
+      /cracked seat/i.test(f.title),
+    )?.why;
+  expect(at(['front', 'rear', 'spare'], { '2': 'cracked' })).toMatch(/^At rear: a crack/);
+  expect(at(['front', '', 'spare'], { '2': 'cracked', '3': 'cracked' })).toMatch(/^At 2 and spare: a crack/);
+  expect(at(['front', 'rear', 'spare'], { '4': 'cracked' })).toBeUndefined();
+});
+
 test('a plate that was knocked is spread anew with what that one takes, under its name', () => {
   const view = viewJob(
     { job, repairs: [repairOf(two)], sheets: [sheet], stock: [], events: [] },

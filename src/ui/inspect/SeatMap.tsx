@@ -1,7 +1,8 @@
 'use client';
 import { type Piece, SEATS, type SeatId } from '@/core/plan';
-import { placesIn } from '@/core/void';
-import { phrase } from '@/words';
+import { placeNames } from '@/core/void';
+import { own, phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { changePass } from '../workspace/workspace';
 
 const ORDER: readonly SeatId[] = ['sound', 'painted', 'rusted', 'cracked'];
@@ -18,7 +19,8 @@ const LOOK: Readonly<Record<SeatId, { readonly fill: string; readonly crack?: st
  * says what it was found to be.
  */
 export function SeatMap({ repair }: { repair: Piece }) {
-  const count = repair.void ? placesIn(repair.void) : 0;
+  const names = repair.void ? placeNames(repair.void) : [];
+  const count = names.length;
   if (count < 2) return null;
   const turn = (n: number) => {
     const now = repair.seats[n];
@@ -39,13 +41,14 @@ export function SeatMap({ repair }: { repair: Piece }) {
       <ol className="grid grid-cols-2 gap-1.5 mt-1 max-w-[26rem]">
         {Array.from({ length: count }, (_, i) => i + 1).map((n) => {
           const found = repair.seats[n];
+          const name = names[n - 1] || String(n);
           const look = found && LOOK[found];
           return (
             <li key={n}>
               <button
                 type="button"
                 className="btn w-full justify-start"
-                aria-label={phrase`Seat ${n}: ${found ? SEATS[found].label : 'not looked at'}`}
+                aria-label={phrase`Seat ${own(name)}: ${found ? SEATS[found].label : 'not looked at'}`}
                 title={found ? SEATS[found].means : undefined}
                 onClick={() => turn(n)}
               >
@@ -62,7 +65,7 @@ export function SeatMap({ repair }: { repair: Piece }) {
                   {look?.crack && <path d={look.crack} fill="none" stroke="var(--stop)" strokeWidth="2" />}
                 </svg>
                 <span>
-                  {n}{' '}
+                  <Own>{name}</Own>{' '}
                   <span className={found ? '' : 'soft font-normal'}>
                     {found ? SEATS[found].label : 'not looked at'}
                   </span>

@@ -3,7 +3,7 @@ import { BASE_PROPERTIES } from '../../climate';
 import { choiceWith, effectsOf, foundBy, longerWaits, type Method, NO_EFFECTS, STAND_IN_TIMES } from '../../method';
 import { passes, seatsFound } from '../../plan';
 import { attempt, listed, texts } from '../../say';
-import { placesIn } from '../../void';
+import { placeNames } from '../../void';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -98,11 +98,11 @@ function inItsStead(method: Method): Pick<Finding, 'ways'> {
 /** What inspection and the sheet say of the base. */
 export const baseRules: Readonly<Record<string, Rule>> = {
   seats: ({ plan, repair }) => {
-    const count = repair.void ? placesIn(repair.void) : 0;
-    if (!plan.method?.seats) return [];
+    if (!plan.method?.seats || !repair.void) return [];
+    const names = placeNames(repair.void);
     return (['cracked', 'rusted', 'painted'] as const).flatMap((as) => {
-      const found = seatsFound(repair.seats, count, as);
-      return found.length ? [F[`seats:${as}`]({ n: found.length, places: listed(found.map(String)) })] : [];
+      const found = seatsFound(repair.seats, names.length, as).map((n) => names[n - 1] || String(n));
+      return found.length ? [F[`seats:${as}`]({ n: found.length, places: listed(found) })] : [];
     });
   },
 
