@@ -2,11 +2,12 @@ import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from 'playwright-core';
 import { methodOf } from '@/core/method';
-import { pieceOf, withPiece } from '@/core/plan';
+import { pieceOf, repairOf, withPiece } from '@/core/plan';
 import { voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { drawnShape, ZONE } from '@/walks/made';
 import { typed } from '@/walks/papers';
+import { job, piece, sheet } from '@/walks/plates';
 import { site } from './browser';
 import { takeJob } from './hands';
 
@@ -194,4 +195,48 @@ test('like damages become one repair whose places keep their names, and each mix
   await page.getByLabel('This place is called').waitFor({ state: 'hidden' });
   await page.keyboard.press('Control+z');
   await page.getByRole('button', { name: 'Under the ladder' }).waitFor();
+});
+
+test('plates of unlike size become one repair: each is closed by itself, under its name, out of the pot it goes into', async () => {
+  const page = await yard.page();
+  const first = { ...repairOf(piece({}, 1)), id: 'first', name: 'First plate' };
+  await takeJob(page, base(), { job, repairs: [first], sheets: [sheet] });
+  await page.goto(`${base()}/job/${job.id}`);
+  await page.getByText('Many at once, out of a spreadsheet').click();
+  await list(page).fill(
+    'Ref;What;Length (mm);Width (mm);Thickness (mm)\nleft;plate;180;120;0,5\nright;plate;240;150;0,5\nrear;plate;320;160;0,5',
+  );
+  await page.getByRole('radio', { name: 'all like ones as one' }).check({ force: true });
+  await page.getByRole('button', { name: 'Take all 3' }).click();
+  await page.getByText('Taken: 1 repair.').waitFor();
+  await page.getByText('Set something for several repairs').click();
+  await page.getByLabel('All that is chosen, as at').selectOption({ label: 'First plate' });
+  await page.getByRole('button', { name: 'Set it for 1' }).click();
+  await page.getByText('Set for 1 repair').waitFor();
+
+  await page.getByRole('link', { name: 'plate', exact: true }).click();
+  const at = (stage: string) => page.getByRole('link', { name: new RegExp(`^${stage}`) }).first();
+  await at('Place').click();
+  const closes = page.getByText(/^\d+\. Close part/);
+  await closes.nth(2).waitFor();
+  expect((await closes.allTextContents()).map((text) => text.split(': ').at(-1))).toEqual([
+    expect.stringMatching(/^left/),
+    expect.stringMatching(/^right/),
+    expect.stringMatching(/^rear/),
+  ]);
+  // 13.5, 22.5 and 32 mL with their squeeze-out take two mixes of such a paste: which is for which is said.
+  await at('Mix').click();
+  await page
+    .getByText(/parts 1 to 2: left and right/)
+    .first()
+    .waitFor();
+  // Added up to one they are one face again, closed once.
+  await at('Measure').click();
+  await page
+    .getByRole('radiogroup', { name: /Each is a place of its own/ })
+    .getByRole('radio', { name: 'off' })
+    .click();
+  await at('Place').click();
+  await page.getByText(/^\d+\. Close the joint/).waitFor();
+  expect(await closes.count()).toBe(0);
 });

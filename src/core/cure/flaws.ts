@@ -94,8 +94,8 @@ function ratioFlaws(sheet: SheetRevision): Problem[] {
       ];
 }
 
-/** What is in a pack and the ratio must agree this well where the sheet gives no tolerance: packs are filled to grams. */
-const PACK_AGREES_PCT = 5;
+/** What is in a pack and the ratio must agree this well: what is printed on a sachet is rounded to two figures. */
+const PACK_AGREES_PCT = 10;
 
 /**
  * Packs that are mixed whole, or pressed as they are, and hold another mix than the ratio says: what goes into the pot

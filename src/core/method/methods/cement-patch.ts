@@ -230,7 +230,7 @@ export const cementPatch: Method = {
         title: 'Cover it, put the cordon up',
         detail: '{cure} The cordon stays until it may be walked on.',
         confirm: 'Covered and barred',
-        work: { fixed: 10 },
+        work: { fixed: 4, per: { place: 6 } },
         hold: true,
       },
       {

@@ -180,7 +180,7 @@ export const feltWetOut: Method = {
         title: 'Film over it, leave it',
         detail: 'Out of sun and wind until it has gelled.',
         confirm: 'Left alone',
-        work: { fixed: 5 },
+        work: { fixed: 3, per: { place: 2 } },
       },
       {
         ...trim,

@@ -298,7 +298,7 @@ export const mortarPatch: Method = {
         title: 'Clean tools, cover, bar off',
         detail: 'Before the pot sets. Keep dry and untouched.',
         confirm: 'Covered and barred',
-        work: { fixed: 8 },
+        work: { fixed: 5, per: { place: 3 } },
       },
       {
         task: 'finish:edge',

@@ -320,7 +320,7 @@ export const plateBond: Method = {
         detail:
           'A third, two thirds, full, each round in that order; against the stops, never against what is soft. Checked once more a day later.',
         confirm: 'Torqued, marked',
-        work: { fixed: 5 },
+        work: { per: { place: 5 }, formerly: { per: null, now: 'place', times: 1 } },
       },
       {
         task: 'finish:seal',

@@ -164,7 +164,7 @@ export const smallPart: Method = {
         title: 'Leave it alone, mark it',
         detail: 'A tag with the hour until which nobody touches it.',
         confirm: 'Tagged and left',
-        work: { fixed: 3 },
+        work: { fixed: 1, per: { place: 2 } },
       },
       {
         task: 'finish:free',

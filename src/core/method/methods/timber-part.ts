@@ -277,7 +277,7 @@ export const timberPart: Method = {
         detail:
           'Props, tape or wedges; the tag says until when nobody touches it. A hoist is let off when the props carry.',
         confirm: 'Held and tagged',
-        work: { fixed: 8 },
+        work: { fixed: 2, per: { place: 6 } },
       },
       {
         task: 'finish:free',
