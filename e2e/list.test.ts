@@ -214,7 +214,7 @@ test('plates of unlike size become one repair: each is closed by itself, under i
   await page.getByRole('button', { name: 'Set it for 1' }).click();
   await page.getByText('Set for 1 repair').waitFor();
 
-  await page.getByRole('link', { name: 'plate', exact: true }).click();
+  await page.getByRole('link', { name: 'plate', exact: true }).first().click();
   const at = (stage: string) => page.getByRole('link', { name: new RegExp(`^${stage}`) }).first();
   await at('Place').click();
   const closes = page.getByText(/^\d+\. Close part/);
