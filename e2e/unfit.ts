@@ -49,6 +49,9 @@ export async function unfitOn(
   leastPx: number,
   counts: (what: string) => boolean = () => true,
 ): Promise<readonly string[]> {
+  // The lab draws what its thread has computed: before that there is nothing to look at.
+  if (new URL(page.url()).pathname === '/lab')
+    await page.locator('[aria-busy="false"] [data-testid="pot-life"]').waitFor();
   for (let look = 1; ; look++) {
     const unfit = (await unfitNow(page, leastPx)).filter(counts);
     if (!unfit.length || look === LOOKS) return unfit;

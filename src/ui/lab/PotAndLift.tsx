@@ -82,8 +82,8 @@ export function PotAndLift({ answer, sheet, busy }: { answer: LabAnswer; sheet: 
               : ''}
             {milestoneOf(sheet, 'next-lift') ? '; the sheet’s own time for the next lift plans.' : '.'}
           </p>
-          <div className="grid grid-cols-2 gap-2">
-            <HeatThroughTime answer={lift} deadMin={null} title="The lift" width={270} />
+          <div className="grid grid-cols-1 sm:grid-cols-2 gap-2">
+            <HeatThroughTime answer={lift} deadMin={null} title="The lift" most={270} />
             <HeatThroughDepth lift={lift} thicknessMm={ask.thicknessMm} />
           </div>
         </div>

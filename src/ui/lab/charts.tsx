@@ -5,7 +5,6 @@ import {
   type HeatTable,
   HOTTEST_C,
   type LiftAnswer,
-  lineAt,
   mapCells,
   type PotAnswer,
   RUNAWAY_C,
@@ -16,12 +15,19 @@ import {
 import { fromCore, unitOf } from '@/core/units';
 import { figure, formatDuration, phrase } from '@/words';
 import { useFormat } from '../shared/bits';
+import { minuteTicks } from '../shared/ticks';
+import { useWidth } from '../shared/use-width';
 import { usePrefs } from '../workspace/prefs';
 
 const HT = 210;
+/** Narrower no chart is drawn. */
+const LEAST = 180;
+/** Room for a length of time in words. */
+const TIME_ROOM = 62;
 /** A cell of the map, and the room for its words on the left. */
 const MAP = { w: 25, h: 20, left: 52 } as const;
-const useDegrees = () => {
+/** Degrees as they are shown. */
+export const useDegrees = () => {
   const system = usePrefs((p) => p.system);
   const unit = unitOf('temperature', system === 'us' ? '°F' : '°C');
   return { of: (c: number) => fromCore(unit, c), symbol: unit.symbol };
@@ -35,13 +41,17 @@ export function HeatThroughTime({
   answer,
   deadMin,
   title,
-  width: W = 420,
+  most = 420,
 }: {
   answer: Pick<PotAnswer, 'history' | 'verdict'>;
   deadMin: number | null;
   title: string;
-  width?: number;
+  /** Drawn no wider than that; where there is more room it is larger all over. */
+  most?: number;
 }) {
+  // Where there is less its words keep their size, and fewer of them stand along it.
+  const [ref, room] = useWidth(most, LEAST);
+  const W = Math.min(most, room);
   const degrees = useDegrees();
   const { minutes, meanC, hottestC } = answer.history;
   const top = Math.min(RUNAWAY_C + 10, Math.max(40, ...hottestC) + 8);
@@ -54,60 +64,71 @@ export function HeatThroughTime({
       (v) => y(v),
     )([...values]) ?? '';
   return (
-    <svg
-      viewBox={`0 0 ${W} ${HT}`}
-      className="w-full"
-      role="img"
-      aria-label={phrase`${title}: ${answer.verdict === 'runaway' ? 'it runs away' : phrase`at most ${figure(degrees.of(Math.max(...meanC)))} ${degrees.symbol} on average`} in ${formatDuration(end)}`}
-    >
-      {y.ticks(5).map((t) => (
-        <g key={t}>
-          <line x1="44" x2={W - 12} y1={y(t)} y2={y(t)} stroke="var(--paper-line)" />
-          <text x="40" y={y(t) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
-            {figure(degrees.of(t))} {degrees.symbol}
-          </text>
-        </g>
-      ))}
-      {top > HOTTEST_C && (
-        <g>
-          <rect x="44" y={y(top)} width={W - 56} height={y(HOTTEST_C) - y(top)} fill="url(#tx-closed)" />
-          <text x={MAP.left} y={y(HOTTEST_C) - 4} fontSize="11" fill="var(--stop)">
-            too hot
-          </text>
-        </g>
-      )}
-      {x.ticks(W > 300 ? 5 : 3).map((t) => (
-        <text key={t} x={x(t)} y={HT - 8} fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
-          {t === 0 ? '0' : formatDuration(t)}
-        </text>
-      ))}
-      <path d={draw(hottestC)} fill="none" stroke="var(--ink)" strokeDasharray="3 3" />
-      <path d={draw(meanC)} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
-      {deadMin !== null && deadMin <= end && (
-        <g>
-          <line x1={x(deadMin)} x2={x(deadMin)} y1="12" y2={HT - 24} stroke="var(--stop)" strokeWidth="1.6" />
+    <div ref={ref}>
+      <svg
+        viewBox={`0 0 ${W} ${HT}`}
+        className="w-full"
+        role="img"
+        aria-label={phrase`${title}: ${answer.verdict === 'runaway' ? 'it runs away' : phrase`at most ${figure(degrees.of(Math.max(...meanC)))} ${degrees.symbol} on average`} in ${formatDuration(end)}`}
+      >
+        {y.ticks(5).map((t) => (
+          <g key={t}>
+            <line x1="44" x2={W - 12} y1={y(t)} y2={y(t)} stroke="var(--paper-line)" />
+            <text x="40" y={y(t) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
+              {figure(degrees.of(t))} {degrees.symbol}
+            </text>
+          </g>
+        ))}
+        {top > HOTTEST_C && (
+          <g>
+            <rect x="44" y={y(top)} width={W - 56} height={y(HOTTEST_C) - y(top)} fill="url(#tx-closed)" />
+            <text x={MAP.left} y={y(HOTTEST_C) - 4} fontSize="11" fill="var(--stop)">
+              too hot
+            </text>
+          </g>
+        )}
+        {minuteTicks(end, (W - 56) / TIME_ROOM).map((t) => (
           <text
-            x={x(deadMin) > W - 110 ? x(deadMin) - 5 : x(deadMin) + 5}
-            textAnchor={x(deadMin) > W - 110 ? 'end' : 'start'}
-            y={HT - 34}
-            fontSize="11.5"
-            fill="var(--stop)"
-            fontWeight="700"
-          >{phrase`dead at ${formatDuration(deadMin)}`}</text>
-        </g>
-      )}
-      {answer.verdict === 'runaway' && (
-        <text x={MAP.left} y={HT / 2} fontSize="15" fontWeight="750" fill="var(--stop)">
-          runaway
-        </text>
-      )}
-    </svg>
+            key={t}
+            x={x(t) > W - TIME_ROOM / 2 ? W - 2 : x(t)}
+            y={HT - 8}
+            fontSize="11"
+            textAnchor={x(t) > W - TIME_ROOM / 2 ? 'end' : 'middle'}
+            className="fig"
+            fill="var(--ink-2)"
+          >
+            {t === 0 ? '0' : formatDuration(t)}
+          </text>
+        ))}
+        <path d={draw(hottestC)} fill="none" stroke="var(--ink)" strokeDasharray="3 3" />
+        <path d={draw(meanC)} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
+        {deadMin !== null && deadMin <= end && (
+          <g>
+            <line x1={x(deadMin)} x2={x(deadMin)} y1="12" y2={HT - 24} stroke="var(--stop)" strokeWidth="1.6" />
+            <text
+              x={x(deadMin) > W - 110 ? x(deadMin) - 5 : x(deadMin) + 5}
+              textAnchor={x(deadMin) > W - 110 ? 'end' : 'start'}
+              y={HT - 34}
+              fontSize="11.5"
+              fill="var(--stop)"
+              fontWeight="700"
+            >{phrase`dead at ${formatDuration(deadMin)}`}</text>
+          </g>
+        )}
+        {answer.verdict === 'runaway' && (
+          <text x={MAP.left} y={HT / 2} fontSize="15" fontWeight="750" fill="var(--stop)">
+            runaway
+          </text>
+        )}
+      </svg>
+    </div>
   );
 }
 
 /** Temperature over depth at the hottest moment: the lift above, the base below its face. */
 export function HeatThroughDepth({ lift, thicknessMm }: { lift: LiftAnswer; thicknessMm: number }) {
-  const W = 270;
+  const [ref, room] = useWidth(270, LEAST);
+  const W = Math.min(270, room);
   const degrees = useDegrees();
   const format = useFormat();
   const { depthMm, tempC } = lift.profile;
@@ -118,57 +139,59 @@ export function HeatThroughDepth({ lift, thicknessMm }: { lift: LiftAnswer; thic
   const x = scaleLinear([lo, hi], [60, W - 14]).clamp(true);
   const y = scaleLinear([0, deep], [10, HT - 26]);
   return (
-    <svg
-      viewBox={`0 0 ${W} ${HT}`}
-      className="w-full"
-      role="img"
-      aria-label={phrase`Temperature over depth at the hottest moment, ${
-        format('length', lift.peakDepthMm).text
-      } deep the hottest`}
-    >
-      <rect x="60" y={y(0)} width={W - 74} height={y(thicknessMm) - y(0)} fill="url(#tx-liquid)" opacity="0.7" />
-      <rect
-        x="60"
-        y={y(thicknessMm)}
-        width={W - 74}
-        height={y(deep) - y(thicknessMm)}
-        fill="url(#tx-concrete)"
-        opacity="0.6"
-      />
-      {[0, thicknessMm, deep].map((d) => (
-        <text key={d} x="55" y={y(d) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
-          {format('length', d).text}
-        </text>
-      ))}
-      {x.ticks(3).map((t) => (
-        <text key={t} x={x(t)} y={HT - 9} fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
-          {figure(degrees.of(t))} {degrees.symbol}
-        </text>
-      ))}
-      <path
-        d={
-          line<readonly [number, number]>(
-            (p) => x(p[1]),
-            (p) => y(p[0]),
-          )(shown) ?? ''
-        }
-        fill="none"
-        stroke="var(--ink)"
-        strokeWidth="2.4"
-      />
-      <text
-        x={W - 18}
-        y={y(thicknessMm / 2) + 4}
-        fontSize="12"
-        textAnchor="end"
-        fill="var(--ink)"
-        stroke="var(--mix)"
-        strokeWidth="3"
-        paintOrder="stroke"
+    <div ref={ref}>
+      <svg
+        viewBox={`0 0 ${W} ${HT}`}
+        className="w-full"
+        role="img"
+        aria-label={phrase`Temperature over depth at the hottest moment, ${
+          format('length', lift.peakDepthMm).text
+        } deep the hottest`}
       >
-        lift
-      </text>
-    </svg>
+        <rect x="60" y={y(0)} width={W - 74} height={y(thicknessMm) - y(0)} fill="url(#tx-liquid)" opacity="0.7" />
+        <rect
+          x="60"
+          y={y(thicknessMm)}
+          width={W - 74}
+          height={y(deep) - y(thicknessMm)}
+          fill="url(#tx-concrete)"
+          opacity="0.6"
+        />
+        {[0, thicknessMm, deep].map((d) => (
+          <text key={d} x="55" y={y(d) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
+            {format('length', d).text}
+          </text>
+        ))}
+        {x.ticks(W > 240 ? 3 : 2).map((t) => (
+          <text key={t} x={x(t)} y={HT - 9} fontSize="11" textAnchor="middle" className="fig" fill="var(--ink-2)">
+            {figure(degrees.of(t))} {degrees.symbol}
+          </text>
+        ))}
+        <path
+          d={
+            line<readonly [number, number]>(
+              (p) => x(p[1]),
+              (p) => y(p[0]),
+            )(shown) ?? ''
+          }
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2.4"
+        />
+        <text
+          x={W - 18}
+          y={y(thicknessMm / 2) + 4}
+          fontSize="12"
+          textAnchor="end"
+          fill="var(--ink)"
+          stroke="var(--mix)"
+          strokeWidth="3"
+          paintOrder="stroke"
+        >
+          lift
+        </text>
+      </svg>
+    </div>
   );
 }
 
@@ -306,78 +329,3 @@ const MapCell = memo(function MapCell({
     </g>
   );
 });
-
-/**
- * Pot life against mass, or the peak of a lift against its thickness, at one temperature: read from the prepared table.
- */
-export function AgainstSize({ table, tempC, size }: { table: HeatTable; tempC: number; size: number }) {
-  const degrees = useDegrees();
-  const format = useFormat();
-  const [W, H] = [560, 170];
-  const points = lineAt(table, tempC);
-  if (points.length < 3) return null;
-  const pot = table.kind === 'pot';
-  const x = scaleLog([points[0]!.size, points.at(-1)!.size], [70, W - 14]);
-  const value = (v: number) => (pot ? v : degrees.of(v));
-  const values = points.map((p) => value(p.value));
-  const y = scaleLinear([Math.min(0, ...values), Math.max(...values) * 1.08], [H - 28, 8]);
-  const here = points.reduce((a, b) => (Math.abs(Math.log(b.size / size)) < Math.abs(Math.log(a.size / size)) ? b : a));
-  const draw = line<(typeof points)[number]>(
-    (p) => x(p.size),
-    (p) => y(value(p.value)),
-  );
-  const says = (v: number) => (pot ? formatDuration(v) : phrase`${figure(degrees.of(v))} ${degrees.symbol}`);
-  const sizeText = (v: number) => (pot ? format('mass', v, 2) : format('length', v, 2)).text;
-  const at = phrase`at ${figure(degrees.of(tempC))} ${degrees.symbol}`;
-  return (
-    <figure className="mt-2">
-      <figcaption className="text-sm soft">
-        {pot
-          ? phrase`Pot life against mass, ${at}`
-          : phrase`Peak of the mean against thickness, ${at}; where the line ends it runs away`}
-      </figcaption>
-      <svg
-        viewBox={`0 0 ${W} ${H}`}
-        className="w-full max-w-3xl"
-        role="img"
-        aria-label={phrase`${pot ? 'Pot life' : 'Peak'} from ${says(points[0]!.value)} for ${sizeText(points[0]!.size)} to ${says(points.at(-1)!.value)} for ${sizeText(points.at(-1)!.size)}`}
-      >
-        {y.ticks(4).map((t) => (
-          <g key={t}>
-            <line x1="70" x2={W - 14} y1={y(t)} y2={y(t)} stroke="var(--paper-line)" />
-            <text x="64" y={y(t) + 4} fontSize="11" textAnchor="end" className="fig" fill="var(--ink-2)">
-              {pot ? formatDuration(t) : phrase`${figure(t)} ${degrees.symbol}`}
-            </text>
-          </g>
-        ))}
-        {points
-          .filter((_, i) => i % 4 === 0)
-          .map((p) => (
-            <text
-              key={p.size}
-              x={x(p.size)}
-              y={H - 10}
-              fontSize="11"
-              textAnchor="middle"
-              className="fig"
-              fill="var(--ink-2)"
-            >
-              {sizeText(p.size)}
-            </text>
-          ))}
-        <path d={draw(points) ?? ''} fill="none" stroke="var(--ink)" strokeWidth="2" />
-        <rect x={x(here.size) - 4} y={y(value(here.value)) - 4} width="8" height="8" fill="var(--part-a)" />
-        <text
-          x={Math.min(x(here.size) + 8, W - 150)}
-          y={y(value(here.value)) - 8}
-          fontSize="11.5"
-          fontWeight="700"
-          fill="var(--part-a)"
-          stroke="var(--paper)"
-          strokeWidth="3"
-          paintOrder="stroke"
-        >{phrase`${says(here.value)} for ${sizeText(here.size)}`}</text>
-      </svg>
-    </figure>
-  );
-}

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { localTicks } from './ticks';
+import { localTicks, minuteTicks } from './ticks';
 
 const H = 3_600_000;
 
@@ -23,4 +24,28 @@ test('quarters of a day, and none outside the range', () => {
   const from = DateTime.fromISO('2027-05-10T05:30', { zone: 'utc' }).toMillis();
   const ticks = localTicks(from, from + 24 * H, 6, 'utc');
   expect(ticks.map((ms) => (ms - from) / H)).toEqual([0.5, 6.5, 12.5, 18.5]);
+});
+
+test.each([
+  [45, 4.5, [0, 10, 20, 30, 40]],
+  [160, 3.4, [0, 60, 120]],
+  [10, 5, [0, 2, 4, 6, 8, 10]],
+  [2880, 4, [0, 720, 1440, 2160, 2880]],
+])('minutes up to %d, at most %d beyond the first: at round ones', (endMin, most, ticks) => {
+  expect(minuteTicks(endMin, most)).toEqual(ticks);
+});
+
+test('never more than there is room for, evenly apart, from nought to the end and not beyond it', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 40_000 }), fc.double({ min: 2.5, max: 9, noNaN: true }), (endMin, most) => {
+      const ticks = minuteTicks(endMin, most);
+      expect(ticks[0]).toBe(0);
+      expect(ticks.length - 1).toBeLessThanOrEqual(most);
+      expect(ticks.length).toBeGreaterThan(1);
+      const apart = ticks[1]!;
+      for (const [i, t] of ticks.entries()) expect(t).toBe(i * apart);
+      expect(ticks.at(-1)!).toBeLessThanOrEqual(endMin);
+      expect(ticks.at(-1)! + apart).toBeGreaterThan(endMin);
+    }),
+  );
 });

@@ -33,3 +33,12 @@ export function localTicks(from: number, to: number, stepH: number, zone: string
   }
   return out;
 }
+
+/** Round lengths of time, min. */
+const STEPS_MIN = [1, 2, 5, 10, 15, 20, 30, 60, 120, 180, 240, 360, 720, 1440, 2880, 5760, 10_080];
+
+/** Round minutes, hours or days from nought to an end, so many of them at most beyond the first, min. */
+export function minuteTicks(endMin: number, most: number): readonly number[] {
+  const step = STEPS_MIN.find((min) => endMin / min <= most) ?? endMin;
+  return Array.from({ length: Math.floor(endMin / step + 1e-9) + 1 }, (_, i) => i * step);
+}

@@ -2,19 +2,19 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 
-/** Width of an element as it is laid out, px, never under a phone’s. */
-export function useWidth(first = 1280) {
+/** Width of an element as it is laid out, px, never under a phone’s, or the least that is asked for. */
+export function useWidth(first = 1280, least = 280) {
   const ref = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(first);
   useEffect(() => {
     if (!ref.current) return;
     const watch = new ResizeObserver(([entry]) => {
       // Drawn in the frame in which its room changes: else that one shows the drawing of another width.
-      if (entry) flushSync(() => setWidth(Math.max(280, entry.contentRect.width)));
+      if (entry) flushSync(() => setWidth(Math.max(least, entry.contentRect.width)));
     });
     watch.observe(ref.current);
     return () => watch.disconnect();
-  }, []);
+  }, [least]);
   return [ref, width] as const;
 }
 
