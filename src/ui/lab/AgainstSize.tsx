@@ -1,7 +1,6 @@
 'use client';
 import { line, scaleLinear, scaleLog } from 'd3';
-import type { HeatTable } from '@/core/cure';
-import { lineAt } from '@/core/cure';
+import { type HeatTable, lineAt } from '@/core/cure';
 import { figure, formatDuration, phrase } from '@/words';
 import { useFormat } from '../shared/bits';
 import { useWidth } from '../shared/use-width';
