@@ -59,6 +59,7 @@ export const boatJob = (
   id: 'sample-boat',
   name: 'Workboat before launching',
   place: 'Boat shed and sheave post, Ostrel Lake ferry',
+  doneBy: 'boat shed',
   wantedAt: tomorrow.plus({ days: 8 }).set({ hour: 8 }).toMillis(),
   startFrom: tomorrow.set({ hour: 7 }).toMillis(),
   workingHours: { fromHour: 6, toHour: 16.5, days: [1, 2, 3, 4, 5, 6, 7] },

@@ -447,7 +447,7 @@ export function methodsJobs(
   tomorrow: DateTime,
   make: Make,
 ): readonly MethodsJob[] {
-  const of = (over: Pick<Job, 'id' | 'name' | 'place'>, places: readonly Place[]): MethodsJob => ({
+  const of = (over: Pick<Job, 'id' | 'name' | 'place' | 'doneBy'>, places: readonly Place[]): MethodsJob => ({
     job: {
       ...common,
       wantedAt: tomorrow.plus({ days: 14 }).set({ hour: 12 }).toMillis(),
@@ -459,9 +459,22 @@ export function methodsJobs(
     repairs: places.map((p, i) => repairAt(make, over.id, i + 1, p)),
   });
   return [
-    of({ id: 'sample-floors', name: 'Floors and stone', place: 'Waiting room and landing, Ostrel Lake ferry' }, FLOORS),
     of(
-      { id: 'sample-workshop', name: 'Workshop bench', place: 'Winch house and workboat, Ostrel Lake ferry' },
+      {
+        id: 'sample-floors',
+        name: 'Floors and stone',
+        place: 'Waiting room and landing, Ostrel Lake ferry',
+        doneBy: 'floor layer',
+      },
+      FLOORS,
+    ),
+    of(
+      {
+        id: 'sample-workshop',
+        name: 'Workshop bench',
+        place: 'Winch house and workboat, Ostrel Lake ferry',
+        doneBy: 'workshop',
+      },
       WORKSHOP,
     ),
   ];

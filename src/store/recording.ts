@@ -15,7 +15,7 @@ import type { SheetRevision, Stock } from '@/core/system';
 import type { Drafts } from './drafts';
 import type { Keeping } from './keeping';
 import type { WorkspacePorts } from './ports';
-import { bundleOf, plus, type WorkspaceState } from './state';
+import { inYard, plus, type WorkspaceState } from './state';
 import type { Write } from './write';
 
 const REFUSED = texts('refused.store.recording', {
@@ -108,7 +108,7 @@ export function createRecording(
     pots?: Pots,
   ): Promise<void> {
     const repair = get().repairs.get(repairId);
-    const bundle = repair && bundleOf(get(), repair.jobId);
+    const bundle = repair && inYard(get(), repair.jobId);
     if (!bundle) return;
     const snapshot = snapshotOf(bundle, clock.now(), ids.make(), pots);
     const { [FIRST_PASS]: first, ...further } = usable;
@@ -135,7 +135,7 @@ export function createRecording(
    */
   async function replan(repairId: string, role: string, pots?: Pots): Promise<void> {
     const repair = get().repairs.get(repairId);
-    const kept = repair && bundleOf(get(), repair.jobId);
+    const kept = repair && inYard(get(), repair.jobId);
     if (!kept) return;
     // As if it had not begun: how long a batch may take to place is worked out afresh.
     const fresh = {

@@ -1,5 +1,5 @@
 import type { Job, Repair } from '@/core/plan';
-import type { Attachment, Bundle, Conflict, Event, PlanSnapshot } from '@/core/record';
+import type { Attachment, Bundle, Conflict, Event, JobInYard, PlanSnapshot } from '@/core/record';
 import type { SheetRevision, Stock } from '@/core/system';
 import { type History, NO_HISTORY } from './acts';
 import type { OutboxState } from './outbox';
@@ -76,11 +76,10 @@ export const plus = <T extends { readonly id: string }>(map: ById<T>, list: read
   new Map([...map, ...byId(list)]);
 export const minus = <T>(map: ById<T>, id: string): ById<T> => new Map([...map].filter(([key]) => key !== id));
 
+type Jobs = Pick<WorkspaceState, 'jobs' | 'repairs' | 'sheets' | 'stock' | 'events' | 'snapshots'>;
+
 /** Everything of one job. */
-export function bundleOf(
-  state: Pick<WorkspaceState, 'jobs' | 'repairs' | 'sheets' | 'stock' | 'events' | 'snapshots'>,
-  jobId: string,
-): Bundle | undefined {
+export function bundleOf(state: Jobs, jobId: string): Bundle | undefined {
   const job = state.jobs.get(jobId);
   if (!job) return undefined;
   return {
@@ -92,6 +91,16 @@ export function bundleOf(
     snapshots: [...state.snapshots.values()].filter((s) => s.jobId === jobId),
   };
 }
+
+/** All jobs, each among the others, as they are planned round one another. */
+export function yardOf(state: Jobs): readonly JobInYard[] {
+  const yard = [...state.jobs.keys()].flatMap((id) => bundleOf(state, id) ?? []);
+  return yard.map((of) => ({ ...of, yard }));
+}
+
+/** A job among all others. */
+export const inYard = (state: Jobs, jobId: string): JobInYard | undefined =>
+  yardOf(state).find((of) => of.job.id === jobId);
 
 /** Records whose job or repair is not there: found and shown, never silently dropped. */
 export function orphansOf(state: WorkspaceState): readonly Key[] {

@@ -41,6 +41,7 @@ export const walkJob = (over: Partial<Job> & Pick<Job, 'id' | 'startFrom'>): Job
   zone: ZONE,
   wantedAt: null,
   workingHours: { fromHour: 6, toHour: 20, days: [1, 2, 3, 4, 5, 6, 7] },
+  doneBy: '',
   atHand: UNCOUNTED,
   climate: { kind: 'constant', tempC: 12, humidityPct: 60 },
   createdAt: over.startFrom,

@@ -112,7 +112,7 @@ export function stepFrom(method: Method, row: TaskRow, here: TaskContext, key?: 
   // Every step of every plan is made here: what a row does not have is not written, and nothing is copied for it.
   if (sharedMin > 0) draft.sharedMin = sharedMin;
   if (row.hold) draft.hold = true;
-  if (row.onFace) draft.onFace = true;
+  if (row.onFace) draft.onFace = row.onFace;
   if (row.counted && placesIn(here.void) > 1) draft.counted = placesIn(here.void);
   if (row.exact) draft.exact = true;
   if (batch && row.marks?.end?.includes('placed') && standsApart(here)) draft.apart = true;

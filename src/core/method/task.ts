@@ -116,8 +116,11 @@ export interface TaskRow {
   readonly throws?: Throws;
   /** It belongs to the bare base: left out where the pass goes on the face of another. */
   readonly onBase?: true;
-  /** It works over the face that a pass on top would cover: done before that, where its gate waits for the set face. */
-  readonly onFace?: true;
+  /**
+   * It works over the face that a pass on top would cover: done before that, where its gate waits for the set face;
+   * `always`: by whatever gate, nothing goes on a face that is still to be ground, swept or trimmed.
+   */
+  readonly onFace?: true | 'always';
 }
 
 /** A task as it is written down: its words are texts in ICU message syntax. */
@@ -198,7 +201,7 @@ export interface StepDraft {
   /** It meets something that no other of its kind meets: it is never folded away with them. */
   readonly apart?: boolean;
   /** It works over the face that a pass on top would cover. */
-  readonly onFace?: boolean;
+  readonly onFace?: true | 'always';
   readonly throws?: Throws;
   /** The abrasive of a rung of a ladder. */
   readonly grit?: GritId;

@@ -21,12 +21,17 @@ export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Layi
 }
 
 /**
- * What throws dust or water before it is gated waits until it no longer sticks to the pass below, where the sheet says
- * when: nobody sands beside a fresh pour.
+ * What is prepared on a pass waits until nothing sticks to it any more, where the sheet says when: nobody sands beside a
+ * fresh pour, and nobody masks, wipes or lays a probe on what is wet.
+ * @param throwsOnly as it was: what throws neither dust nor water went ahead
  */
-export function dustFree(drafts: readonly StepDraft[], from: MilestoneId | null): readonly StepDraft[] {
+export function dustFree(
+  drafts: readonly StepDraft[],
+  from: MilestoneId | null,
+  throwsOnly: boolean,
+): readonly StepDraft[] {
   const gate = drafts.findIndex((d) => d.gate);
-  let at = drafts.findIndex((d) => d.throws);
+  let at = drafts.findIndex((d) => d.throws !== undefined || !throwsOnly);
   if (!from || at < 0 || at >= gate) return drafts;
   // What is done without a break waits as one.
   while (at > 0 && drafts[at - 1]!.block === drafts[at]!.block) at--;

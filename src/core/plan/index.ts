@@ -17,6 +17,7 @@ export * from './hands';
 export * from './in-time';
 export * from './job';
 export * from './job-kits';
+export * from './jobs-before';
 export { joined } from './join';
 export * from './load';
 export * from './load-asked';

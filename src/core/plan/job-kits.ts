@@ -50,6 +50,8 @@ export interface SystemKits {
     readonly repairIds: readonly string[];
     readonly saves: number;
   } | null;
+  /** What stands on the shelf of it, whether it is taken or not. */
+  readonly lots: readonly Stock[];
   readonly takes: readonly LotTake[];
   readonly leftOvers: readonly LeftOver[];
 }
@@ -247,6 +249,7 @@ export function jobKits(
       kits,
       alone,
       together,
+      lots,
       takes: takesFrom(lots, sheet, day, offers, kits.set.total),
       leftOvers: leftOvers({ kits, needs, offers, potMs, plans, sheet }),
     };

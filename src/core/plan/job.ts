@@ -28,6 +28,8 @@ export const Job = z.object({
     toHour: z.number().min(0).max(24),
     days: z.array(z.number().int().min(1).max(7)).max(7),
   }),
+  /** Whoever does it, as they are called: jobs of one crew are planned round each other. Empty where nobody says. */
+  doneBy: z.string().max(80).default(''),
   /** What the site has at hand; null is as many as are needed. */
   atHand: z.object({ hands: Count, clamps: Count, props: Count, heaters: Count }).default(UNCOUNTED),
   climate: ClimateSource,

@@ -1,6 +1,7 @@
-import { ENGINES, RELEASE, type StepDraft, stepFrom, TOOL_IDS, WET_ROLES } from '../method';
+import { ENGINES, type Method, RELEASE, type StepDraft, stepFrom, TOOL_IDS, WET_ROLES } from '../method';
 import { attempt, type Problem, type Said } from '../say';
 import { FAMILIES, type MilestoneId } from '../system';
+import { type Actuals, plansBy } from './actuals';
 import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
 import { attempted } from './extra-steps';
@@ -8,7 +9,7 @@ import { GATES, isTied, liesOn } from './gates';
 import type { Hands } from './hands';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
-import { preparePass, type ReadyPass } from './plan-pass';
+import { type PassPlace, preparePass, type ReadyPass } from './plan-pass';
 import type { Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
 import type { PlanStop } from './stand-in';
@@ -184,7 +185,9 @@ const laidOut = new WeakMap<
 function ended(going: readonly Going[]): readonly Going[] {
   for (const g of going) {
     if (!g.laying || !g.ready) continue;
-    const rest = g.ready.finish.filter((d) => !g.laying!.laid.has(d.id));
+    // What was cut off with what lies on it stands there already.
+    const cut = new Set(g.laying.untimed.map((d) => d.id));
+    const rest = g.ready.finish.filter((d) => !g.laying!.laid.has(d.id) && !cut.has(d.id));
     const tried = attempt(() => g.laying!.run(rest));
     if (!tried.ok) return going.map((x) => (x === g ? { ...x, problem: tried.problem } : x));
   }
@@ -252,7 +255,7 @@ function begun(
   const readyMs = below?.laying ? below.laying.cursor : null;
   const { plan, ready } = preparePass(here, {
     below: below?.laying ?? null,
-    belowOpen: below?.ready ? ENGINES[below.ready.method.engine].liesOpen === 'set' : false,
+    keepsOff: below?.ready ? keptOff(below.ready.method, ask.actuals) : null,
     readyMs,
     onFace,
   });
@@ -262,6 +265,23 @@ function begun(
   if (!ready || (below && !below.laying)) return lacks(null);
   const next = asks[asks.findIndex((a) => a.repair.passId === repair.passId) + 1]?.repair;
   return wetWork(here, plan, ready, below, next);
+}
+
+/** From this version of the core on a crack is ground, and sand swept, before it is skimmed over. */
+const BY_FACE_DONE = [0, 39] as const;
+
+/** Whether what is done on the set face of a pass comes before what lies on it. */
+const isBefore = ({ gate }: Piece, { onFace }: StepDraft, actuals: Actuals): boolean =>
+  onFace === 'always' ? plansBy(BY_FACE_DONE, actuals) : onFace === true && GATES[gate].abraded === true;
+
+/** From this version of the core on nobody masks or reads a face that lies wet, closed under a film or not. */
+const BY_DRY_FACE = [0, 39] as const;
+
+/** What is kept off the face of a pass until it bears it. */
+function keptOff({ engine }: Method, actuals: Actuals): PassPlace['keepsOff'] {
+  const { liesOpen } = ENGINES[engine];
+  if (plansBy(BY_DRY_FACE, actuals)) return liesOpen === 'never' ? null : 'all';
+  return liesOpen === 'set' ? 'dust' : null;
 }
 
 /** The wet work of a pass put on the clock, after that of the pass below. @param next the pass on top of it */
@@ -275,8 +295,8 @@ function wetWork(
 ): Going {
   const { repair } = ask;
   const laying = layingFor(ask, ready, below?.laying ?? null, endAlone);
-  const covered = next && liesOn(next, repair.passId) && GATES[next.gate].abraded;
-  const first = [...ready.wet, ...(covered ? ready.finish.filter((d) => d.onFace) : [])];
+  const covered = next !== undefined && liesOn(next, repair.passId);
+  const first = covered ? [...ready.wet, ...ready.finish.filter((d) => isBefore(next, d, ask.actuals))] : ready.wet;
   if (below?.laying?.stop) {
     laying.cut(below.laying.stop, first);
     return { ask, plan, ready, laying, problem: null };

@@ -7,6 +7,7 @@ import { longestMs, type Window, windowsOver } from './calendar';
 import { Hands } from './hands';
 import type { Job } from './job';
 import { jobKits, type SystemKits } from './job-kits';
+import { type JobsBefore, NONE_BEFORE, shelfFor } from './jobs-before';
 import { type LeftMixer, mixerBears, mixerFor, mixerLeft } from './mixer-on';
 import { type PassAsk, type Preparation, planChain, preparationOf, wetInHand } from './plan-chain';
 import { NO_POTS, type Pots } from './pots';
@@ -28,6 +29,8 @@ export interface JobPlan {
   readonly site: SiteClimate | null;
   readonly windows: readonly Window[];
   readonly repairs: readonly ChainPlan[];
+  /** What the jobs before it were planned to take. */
+  readonly before: JobsBefore;
   /** The prepared pots it was planned with. */
   readonly pots: Pots;
   /**
@@ -49,6 +52,8 @@ export interface JobAsk {
   /** What happened to each pass, by {@link passKey}. */
   readonly actuals: ReadonlyMap<string, Actuals>;
   readonly nowMs: number;
+  /** What jobs that go before this one take of the hands and of the shelf. */
+  readonly before?: JobsBefore;
   /** Prepared pots by sheet; a sheet without one is planned by the sheet's figure alone. */
   readonly pots?: Pots;
   /** What it may cost, in steps of work laid out, and whether it is still wanted. */
@@ -175,6 +180,16 @@ function preparedEarly(group: readonly Asked[], hands: Hands): readonly (readonl
 const goingOn = ({ repair, passes }: Asked): readonly Window[] =>
   once(atHand, repair, { passes, hands: Hands.of(), tools: [] }, wetInHand);
 
+/** Kits a job has fetched from the shelf, by lot: what is fetched for a repair stands in the actuals of each pass. */
+function fetchedOf({ repairs, actuals }: Pick<JobAsk, 'repairs' | 'actuals'>): ReadonlyMap<string, number> {
+  const all = new Map<string, number>();
+  for (const repair of repairs) {
+    const [first] = piecesOf(repair);
+    for (const [lot, n] of actuals.get(passKey(first!))?.taken ?? []) all.set(lot, (all.get(lot) ?? 0) + n);
+  }
+  return all;
+}
+
 /** Groups in the order in which they take the hands, wherever they stand in the order of the work. */
 const inTurn = (groups: readonly (readonly Asked[])[]): readonly (readonly Asked[])[] => {
   const furthest = (group: readonly Asked[]) =>
@@ -187,7 +202,7 @@ const inTurn = (groups: readonly (readonly Asked[])[]): readonly (readonly Asked
  * serial schedule: each repair takes the earliest time the ones before it leave free.
  */
 export function planJob(ask: JobAsk): JobPlan {
-  const { job, nowMs, pots = NO_POTS } = ask;
+  const { job, nowMs, pots = NO_POTS, before = NONE_BEFORE } = ask;
   const repairs = [...ask.repairs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
   const happened = [...ask.actuals.values()].flatMap((a) =>
     [a.startedAt, ...a.begun.values(), ...a.done.values()].filter((t): t is number => t !== null),
@@ -210,13 +225,14 @@ export function planJob(ask: JobAsk): JobPlan {
       site: null,
       windows: [],
       repairs: [],
+      before,
       pots,
       kits: () => [],
       kitProblem: () => null,
       problems: [set.problem],
     };
   const { site, windows } = set.value;
-  const hands = Hands.of();
+  const hands = Hands.of(before.away);
   const problems: Problem[] = [];
   const spend = meter(ask.budget ?? { turns: MOST_STEPS }, 'repairs', WORDS['of-repairs']({ n: repairs.length }));
   let stopped = false;
@@ -284,7 +300,7 @@ export function planJob(ask: JobAsk): JobPlan {
       jobKits(
         job,
         made.flatMap((p) => p.passes),
-        ask.stock,
+        shelfFor(ask.stock, before, fetchedOf(ask)),
         ask.sheets,
       ),
     );
@@ -297,6 +313,7 @@ export function planJob(ask: JobAsk): JobPlan {
     site,
     windows,
     repairs: made,
+    before,
     pots,
     kits: () => {
       const tried = askKits();

@@ -147,8 +147,8 @@ export interface PassPlace {
   readonly below: Laying | null;
   /** The earliest it can begin; null for the first of a chain. */
   readonly readyMs: number | null;
-  /** The pass below lies open while it sets: dust sticks to it. */
-  readonly belowOpen?: boolean;
+  /** What the face of the pass below bears not until it has set. */
+  readonly keepsOff?: 'all' | 'dust' | null;
   /** A press that goes on the face of another pass. */
   readonly onFace: boolean;
   /** Amounts as at the first guess of the hour: for who asks for what comes before the mixing alone. */
@@ -295,14 +295,14 @@ export function preparePass(
     if (rateNeeded === null || !pace) return here;
     return { ...here, settings: { ...here.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
   };
-  const { below, belowOpen } = place;
-  const dustproof = (below && belowOpen && isTied(repair) && SET_ENOUGH.find((kind) => below.has(kind))) || null;
+  const { below, keepsOff } = place;
+  const dustproof = (below && keepsOff && isTied(repair) && SET_ENOUGH.find((kind) => below.has(kind))) || null;
   const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
     const here = contextOf(mix, areas);
     const portions = ENGINES[method.engine].portions(here);
     const context: StepContext = { ...here, ...stepsBegun(actuals), batches, portions };
     const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
-    return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof) };
+    return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof, keepsOff === 'dust') };
   };
   const steps = (prepared: ReturnType<typeof prepare>): ReadySteps => {
     const of: StepsAsk = {

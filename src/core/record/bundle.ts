@@ -1,15 +1,20 @@
+import { dequal } from 'dequal';
 import { besideOf, byRank, type Finding, judge, type StageState, stageStates, type WetFace, wetFaces } from '../judge';
 import { STAGES, type Stage } from '../method';
 import {
   type Actuals,
+  type Away,
   type ChainPlan,
   FIRST_PASS,
   type Job,
   type JobPlan,
+  type JobsBefore,
   liesOn,
   NO_POTS,
+  NONE_BEFORE,
   type Piece,
   type Pots,
+  type Promised,
   passKey,
   pieceName,
   pieceOf,
@@ -23,6 +28,7 @@ import type { Change } from './changes';
 import type { Event } from './event';
 import { foldEvents } from './fold';
 import { frozenOf, type KeptPlan, planOf } from './frozen';
+import { jobsBefore, promisedBy, type YardAsk } from './yard';
 
 /** Everything of one job, as the store and the job file hold it. */
 export interface Bundle {
@@ -33,6 +39,12 @@ export interface Bundle {
   readonly events: readonly Event[];
   /** Plans kept when work began: what is worked by. A bundle without them plans from the drafts. */
   readonly snapshots?: readonly KeptPlan[];
+}
+
+/** A job among the others of the yard, of the same sheets and shelf. */
+export interface JobInYard extends Bundle {
+  /** All jobs, this one among them: what goes before it takes of its crew and its lots. Alone where nothing is said. */
+  readonly yard?: readonly Bundle[];
 }
 
 /** One pass with its plan and what happened. */
@@ -95,11 +107,13 @@ const seen = new WeakMap<
 interface Others {
   readonly beside: readonly WetFace[];
   readonly mixerGoesOn: boolean;
+  readonly away: readonly Away[];
 }
 
-/** Whether the same faces lie wet at the same hours, and the mixer goes on or does not. */
-const sameOthers = ({ beside: a, mixerGoesOn }: Others, { beside: b, ...then }: Others) =>
+/** Whether the same faces lie wet at the same hours, the mixer goes on or does not, and the crew is away as it was. */
+const sameOthers = ({ beside: a, mixerGoesOn, away }: Others, { beside: b, ...then }: Others) =>
   mixerGoesOn === then.mixerGoesOn &&
+  dequal(away, then.away) &&
   a.length === b.length &&
   a.every((w, i) => {
     const x = b[i]!;
@@ -196,8 +210,26 @@ function viewRepair(bundle: Bundle, of: PlannedRepair, nowMs: number, others: Ot
 /** What a plan was made with that was kept before versions were. */
 const BEFORE_VERSIONS = '0.0';
 
+/** The jobs of the yard, as each is planned with what those before it take. */
+function yardAsk(jobs: readonly Bundle[], nowMs: number, pots: Pots): YardAsk<Bundle> {
+  const lots = new Set(jobs.flatMap(({ stock }) => stock.map((lot) => lot.systemId)));
+  return {
+    jobs,
+    onShelf: new Set(jobs.flatMap(({ sheets }) => sheets.flatMap((s) => (lots.has(s.systemId) ? s.id : [])))),
+    plan: (of, before) => planned(of, nowMs, pots, before).plan,
+  };
+}
+
+/** What all open jobs of the yard take of the shelf, in turn. */
+export const promisedInYard = (jobs: readonly Bundle[], nowMs: number, pots: Pots = NO_POTS): readonly Promised[] =>
+  promisedBy(yardAsk(jobs, nowMs, pots));
+
+/** What the jobs before this one in the yard take. */
+const beforeOf = (bundle: JobInYard, nowMs: number, pots: Pots): JobsBefore =>
+  bundle.yard && bundle.yard.length > 1 ? jobsBefore(bundle, yardAsk(bundle.yard, nowMs, pots)) : NONE_BEFORE;
+
 /** Plans a job from its drafts and its record; how each of its repairs is judged where somebody asks. */
-function planned(bundle: Bundle, nowMs: number, pots: Pots) {
+function planned(bundle: JobInYard, nowMs: number, pots: Pots, before = beforeOf(bundle, nowMs, pots)) {
   const { job, repairs, sheets, stock } = bundle;
   const frozen = new Map(repairs.map((r) => [r.id, frozenOf(r, bundle.events, bundle.snapshots ?? [])]));
   const worked = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
@@ -214,7 +246,7 @@ function planned(bundle: Bundle, nowMs: number, pots: Pots) {
       { ...foldEvents(bundle.events, p.id, p.passId), madeWith: madeWith.get(p.id) ?? null },
     ]),
   );
-  const plan = planJob({ job, repairs: worked, sheets, stock, actuals, nowMs, pots });
+  const plan = planJob({ job, repairs: worked, sheets, stock, actuals, nowMs, pots, before });
   const drafts = new Map(repairs.map((r) => [r.id, r]));
   const wet = wetFaces(plan.repairs);
   const takenOn = new Set(plan.repairs.map((p) => p.passes[0]?.context?.mixerOn?.repairId));
@@ -227,6 +259,7 @@ function planned(bundle: Bundle, nowMs: number, pots: Pots) {
       viewRepair(bundle, of, nowMs, {
         beside: besideOf(wet, of.plan),
         mixerGoesOn: takenOn.has(of.draft.id),
+        away: before.away,
       }),
   };
 }
@@ -235,13 +268,13 @@ function planned(bundle: Bundle, nowMs: number, pots: Pots) {
  * Plans and judges a job at an instant, from its drafts and its record. Pure: the same bundle, instant and pots give
  * the same view.
  */
-export function viewJob(bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobView {
+export function viewJob(bundle: JobInYard, nowMs: number, pots: Pots = NO_POTS): JobView {
   const { plan, repairs, judged } = planned(bundle, nowMs, pots);
   return { job: bundle.job, plan, repairs: repairs.map(judged) };
 }
 
 /** The same for whoever looks at one repair: what is found in the others, a fifth of the work, nobody reads there. */
-export function viewJobAt(repairId: string, bundle: Bundle, nowMs: number, pots: Pots = NO_POTS): JobAtRepair {
+export function viewJobAt(repairId: string, bundle: JobInYard, nowMs: number, pots: Pots = NO_POTS): JobAtRepair {
   const { plan, repairs, judged } = planned(bundle, nowMs, pots);
   const at = repairs.find((r) => r.draft.id === repairId);
   return { job: bundle.job, plan, repairs, at: at ? judged(at) : null };

@@ -18,3 +18,4 @@ export * from './snapshot';
 export * from './tag-text';
 export * from './ticks';
 export * from './told';
+export * from './yard';

@@ -5,6 +5,7 @@ import { areaOf, exactly, grams, type Message, ml, mm, type Said, texts, type Va
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
 import { facesOf, standApart } from '../void';
 import type { JobView, PassView } from './bundle';
+import { promisedOf } from './yard';
 
 const PICK = texts('pick', {
   amount: '{amount}',
@@ -70,6 +71,8 @@ export interface PickedKit {
   readonly kit: string;
   readonly count: number;
   readonly lots: readonly { readonly lot: string; readonly take: number }[];
+  /** What stands beside it and goes to another job first. */
+  readonly toOthers: readonly { readonly lot: string; readonly take: number; readonly job: string }[];
   readonly buy: number;
   readonly price: number | null;
   /** What each kit lists, its parts and what else is in the box. */
@@ -127,6 +130,7 @@ const kitsOf = (view: JobView): PickedKit[] =>
           kit: o.label,
           count,
           lots: k.takes.filter((t) => t.kitId === o.id && t.take > 0).map(({ lot, take }) => ({ lot, take })),
+          toOthers: promisedOf(view, k).filter(({ kitId }) => kitId === o.id),
           buy: k.kits.set.buy[i]!,
           price: o.price,
           lists: [

@@ -3,7 +3,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { z } from 'zod';
 import { Job, NO_POTS, type Pots, Repair } from '../plan';
 import { Id, Instant } from '../units';
-import { type Bundle, viewJob } from './bundle';
+import { type Bundle, type JobInYard, viewJob } from './bundle';
 import { CORE_VERSION, PlanReport, planReport } from './report';
 
 /** A plan as it stood when work began, kept as it was. */
@@ -50,7 +50,7 @@ export function inputHash(bundle: Pick<Bundle, 'job' | 'repairs' | 'sheets'>): s
 }
 
 /** Freezes the plan as it stands. */
-export function snapshotOf(bundle: Bundle, nowMs: number, id: string, pots: Pots = NO_POTS): PlanSnapshot {
+export function snapshotOf(bundle: JobInYard, nowMs: number, id: string, pots: Pots = NO_POTS): PlanSnapshot {
   return {
     record: 'snapshot',
     version: 1,

@@ -38,6 +38,7 @@ import { AtHand } from './AtHand';
 import { begunRepair } from './begun';
 import { ClimateFields } from './ClimateFields';
 import { DeleteJob } from './DeleteJob';
+import { DoneBy } from './DoneBy';
 import { LikeOffer } from './LikeOffer';
 import { ManyAtOnce } from './ManyAtOnce';
 import { type Begin, MethodChoice } from './MethodChoice';
@@ -247,6 +248,7 @@ export function JobPage({ jobId }: { jobId: string }) {
           </div>
           <Heading>Working hours</Heading>
           <Hours job={job} write={(workingHours) => change({ workingHours }, 'hours')} />
+          <DoneBy job={job} write={(doneBy) => change({ doneBy }, 'done-by')} />
           <AtHand has={job.atHand} write={(atHand) => change({ atHand }, 'at-hand')} />
           <Heading>Air at the site</Heading>
           <ClimateFields job={job} write={(climate) => change({ climate }, 'climate')} />

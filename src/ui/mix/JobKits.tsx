@@ -2,10 +2,10 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { SystemKits } from '@/core/plan';
-import type { PlannedJob } from '@/core/record';
+import { type PlannedJob, promisedOf } from '@/core/record';
 import type { Said } from '@/core/say';
 
-import { figure, joined, phrase } from '@/words';
+import { figure, joined, own, phrase } from '@/words';
 import { Heading, useFormat, useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
@@ -72,6 +72,7 @@ export function JobKits({ view, systemId }: { view: PlannedJob; systemId: string
   const several = new Set(kits.needs.map((n) => n.repairId)).size > 1;
   const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
   const lot = kits.takes.filter((t) => t.take > 0);
+  const toOthers = promisedOf(view, kits);
   // What is left of one repair alone stands beside its own amount, and like rests are one line.
   const leftOver = new Map<string, number>();
   for (const l of kits.leftOvers) {
@@ -107,6 +108,11 @@ export function JobKits({ view, systemId }: { view: PlannedJob; systemId: string
           {kits.kits.set.exact ? 'No cheaper set exists.' : 'The cheapest found among very many.'}
         </span>
       </p>
+      {toOthers.map(({ stockId, job, take, lot, atMs }) => (
+        <p key={stockId + job} className="text-sm">
+          {phrase`For “${own(job)}” first, ${dayAndClock(atMs, view.job.zone)}: ${take} of lot ${lot}.`}
+        </p>
+      ))}
       {kits.kits.groups.some((g) => g.length > 1) && (
         <p className="text-sm">
           {kits.kits.groups

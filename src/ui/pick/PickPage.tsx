@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 
-import { figure, joined, phrase } from '@/words';
+import { figure, joined, own, phrase } from '@/words';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
@@ -102,6 +102,12 @@ export function PickPage({ jobId }: { jobId: string }) {
                     k.lots.map((l) => phrase`${l.take} of lot ${l.lot}`),
                     ', ',
                   )}
+                  {k.toOthers.map(({ lot, take, job }) => (
+                    <span
+                      key={lot + job}
+                      className="block soft"
+                    >{phrase`${take} of lot ${lot} for “${own(job)}” first`}</span>
+                  ))}
                   {k.buy > 0 && <strong>{phrase`${k.lots.length ? ', ' : ''}buy ${k.buy}`}</strong>}
                 </td>
                 <td className="no-print text-right">

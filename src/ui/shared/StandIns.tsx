@@ -1,6 +1,6 @@
 'use client';
 import { type ReactNode, useState } from 'react';
-import { type Finding, noTimeId } from '@/core/judge';
+import { type Finding, tellsNoTime } from '@/core/judge';
 import type { StandIn } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
@@ -24,8 +24,13 @@ const says = (s: StandIn): string =>
       : phrase`by touch, first tried after ${formatDuration(s.minutes)}`;
 
 /** Once work has begun, what a wait rests on is kept in the record. */
-async function choose(at: PassView, kind: MilestoneId, standIn: StandIn | null, role: string): Promise<void> {
-  changePass(at.repair, (r) => {
+async function choose(
+  at: PassView,
+  { passId, kind }: { readonly passId: string; readonly kind: MilestoneId },
+  standIn: StandIn | null,
+  role: string,
+): Promise<void> {
+  changePass({ ...at.repair, passId }, (r) => {
     const { [kind]: _, ...others } = r.standIns;
     return { ...r, standIns: standIn ? { ...others, [kind]: standIn } : others };
   });
@@ -55,8 +60,8 @@ export function StandInAsk({
   const role = usePrefs((p) => p.role);
   const [minutes, setMinutes] = useState<number | null>(null);
   const [asked, setAsked] = useState(false);
-  if (!stop || finding.id !== noTimeId(stop.kind)) return children;
-  const take = (standIn: StandIn) => choose(at, stop.kind, standIn, role);
+  if (!stop || !tellsNoTime(finding, stop.kind)) return children;
+  const take = (standIn: StandIn) => choose(at, stop, standIn, role);
   const typed = (by: 'own' | 'touch') => async () => (minutes === null ? setAsked(true) : take({ by, minutes }));
   return (
     <div className="flex flex-col gap-2 mt-2 max-w-md" data-testid="stand-in">
@@ -105,7 +110,10 @@ export function StandInsChosen({ at }: { at: PassView }) {
             <span>
               {MILESTONES[k].label}: {says(at.repair.standIns[k]!)}
             </span>
-            <SavingButton className="btn text-sm" onSave={() => choose(at, k, null, role)}>
+            <SavingButton
+              className="btn text-sm"
+              onSave={() => choose(at, { passId: at.repair.passId, kind: k }, null, role)}
+            >
               Take back
             </SavingButton>
           </li>

@@ -6,12 +6,16 @@ import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
 
 import { figure, joined, own, phrase } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { Heading, TextField, useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
+import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { DayField } from '../shared/WhenField';
+import { dayAndClock } from '../shared/when';
 import { useNow } from '../workspace/now';
+import { usePromised } from '../workspace/promised';
 import { changeLot, putLot, removeLot, useWorkspace } from '../workspace/workspace';
 
 const today = (nowMs: number) => new Date(nowMs).toISOString().slice(0, 10);
@@ -22,6 +26,8 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
   const stock = useWorkspace((d) => d.stock);
   const [open, setOpen] = useState<string | null>(null);
   const nowMs = useNow(60_000);
+  const promised = usePromised();
+  const jobs = useWorkspace((d) => d.jobs);
   const lots = [...stock.values()]
     .filter((l) => l.systemId === sheet.systemId)
     .sort((a, b) => ((a.expiresOn ?? '9') < (b.expiresOn ?? '9') ? -1 : 1));
@@ -71,6 +77,17 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
                     ', ',
                   )}
                 </span>
+                {promised
+                  .filter((p) => p.stockId === l.id)
+                  .map(({ jobId, job, take, atMs }) => (
+                    <span key={jobId} className="block text-sm">
+                      {phrase`${take} for `}
+                      <Link href={`/job/${jobId}/pick`}>
+                        <Own>{job}</Own>
+                      </Link>
+                      , {dayAndClock(atMs, jobs.get(jobId)?.zone ?? 'UTC')}
+                    </span>
+                  ))}
                 {why && <span className="block text-sm font-semibold">{phrase`not taken: ${says(why)}`}</span>}
               </span>
               <button

@@ -16,6 +16,7 @@ export function freshJob(nowMs: number): Job {
     wantedAt: null,
     startFrom: Math.ceil(nowMs / 3_600_000) * 3_600_000,
     workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5] },
+    doneBy: '',
     atHand: UNCOUNTED,
     climate: { kind: 'constant', tempC: 15, humidityPct: 65 },
     createdAt: nowMs,

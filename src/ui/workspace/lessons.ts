@@ -5,6 +5,7 @@ import { factorsLearned, type Lessons, lessonsOf } from '@/core/learn';
 import { methodOf } from '@/core/method';
 import { type RepairView, viewJob } from '@/core/record';
 import { bundleOf } from '@/store/state';
+import { idle } from './idle';
 import { usePrefs } from './prefs';
 import { clock, stateNow, useWorkspace } from './workspace';
 
@@ -34,16 +35,6 @@ function read(): Lessons {
   });
   return lessonsOf(views, now.events);
 }
-
-/** When the page has nothing better to do. */
-const idle = (call: () => void): (() => void) => {
-  if (typeof requestIdleCallback === 'function') {
-    const id = requestIdleCallback(call, { timeout: 1500 });
-    return () => cancelIdleCallback(id);
-  }
-  const id = setTimeout(call, 50);
-  return () => clearTimeout(id);
-};
 
 /** What this crew’s records say; null until they are read, which never keeps a page waiting. */
 export function useLessons(): Lessons | null {

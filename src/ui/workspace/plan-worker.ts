@@ -8,7 +8,7 @@ import { usePotStore } from './pots';
 import { stateNow } from './workspace';
 
 /** A job as it is planned at an instant, to be planned otherwise. */
-function jobAskOf({ job, repairs }: PlannedJob, nowMs: number): JobAsk {
+function jobAskOf({ job, plan, repairs }: PlannedJob, nowMs: number): JobAsk {
   const { sheets, stock } = stateNow();
   return {
     job,
@@ -17,6 +17,7 @@ function jobAskOf({ job, repairs }: PlannedJob, nowMs: number): JobAsk {
     stock: [...stock.values()],
     actuals: new Map(repairs.flatMap((r) => r.passes).map((p) => [passKey(p.repair), p.actuals])),
     nowMs,
+    before: plan.before,
     pots: usePotStore.getState().pots,
   };
 }

@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { Pots } from '@/core/plan';
-import { type Bundle, type JobAtRepair, type JobView, viewJob, viewJobAt } from '@/core/record';
-import { bundleOf } from '@/store/state';
+import { type JobAtRepair, type JobInYard, type JobView, viewJob, viewJobAt } from '@/core/record';
+import { inYard } from '@/store/state';
 import { useNow } from './now';
 import { usePots } from './pots';
 import { stateNow, useWorkspace } from './workspace';
@@ -28,9 +28,9 @@ function useSettled<T>(value: T, restMs: number): T {
 function useLook<T>(
   jobId: string,
   patient: boolean,
-  look: (of: Bundle, nowMs: number, pots: Pots) => T,
+  look: (of: JobInYard, nowMs: number, pots: Pots) => T,
 ): T | undefined {
-  const job = useWorkspace((d) => d.jobs.get(jobId));
+  const jobs = useWorkspace((d) => d.jobs);
   const drafts = useWorkspace((d) => d.repairs);
   const settled = useSettled(drafts, patient ? REST_MS : 0);
   // A repair that has just come or gone is not waited for.
@@ -41,11 +41,9 @@ function useLook<T>(
   const now = useNow(30_000);
   const pots = usePots(repairs, sheets);
   return useMemo(() => {
-    const bundle = job
-      ? bundleOf({ ...stateNow(), jobs: new Map([[jobId, job]]), repairs, sheets, stock, events }, jobId)
-      : undefined;
+    const bundle = inYard({ ...stateNow(), jobs, repairs, sheets, stock, events }, jobId);
     return bundle ? look(bundle, now, pots) : undefined;
-  }, [jobId, job, repairs, sheets, stock, events, now, pots, look]);
+  }, [jobId, jobs, repairs, sheets, stock, events, now, pots, look]);
 }
 
 /** The job as planned and judged now. */
@@ -53,6 +51,9 @@ export const useJobView = (jobId: string): JobView | undefined => useLook(jobId,
 
 /** The job as planned now, of which one repair is looked at. */
 export function useJobAt(jobId: string, repairId: string, patient = false): JobAtRepair | undefined {
-  const look = useCallback((of: Bundle, nowMs: number, pots: Pots) => viewJobAt(repairId, of, nowMs, pots), [repairId]);
+  const look = useCallback(
+    (of: JobInYard, nowMs: number, pots: Pots) => viewJobAt(repairId, of, nowMs, pots),
+    [repairId],
+  );
   return useLook(jobId, patient, look);
 }

@@ -7,7 +7,7 @@ import { standingStops } from '@/core/judge';
 import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 
-import { bundleOf } from '@/store/state';
+import { yardOf } from '@/store/state';
 import { formatDuration, phrase, say } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Heading, Prose, Ways } from '../shared/bits';
@@ -24,6 +24,7 @@ import { usePots } from '../workspace/pots';
 import { readerAt, setPrefs, usePrefs } from '../workspace/prefs';
 import { takeFile } from '../workspace/take-file';
 import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
+import { TwoAtOnce } from './TwoAtOnce';
 
 const FirstLook = dynamic(() => import('../first/FirstLook').then((m) => m.FirstLook), {
   ssr: false,
@@ -53,9 +54,10 @@ export function Yard() {
   // One job that cannot be planned is one card that says so.
   const planned = useMemo(() => {
     const state = { jobs: new Map(jobs.map((j) => [j.id, j])), repairs, sheets, stock, events, snapshots };
-    return jobs.map((job): Planned => {
+    return yardOf(state).map((of): Planned => {
+      const { job } = of;
       try {
-        return { job, view: viewJob(bundleOf(state, job.id)!, nowMs, pots) };
+        return { job, view: viewJob(of, nowMs, pots) };
       } catch (error) {
         return { job, error };
       }
@@ -159,6 +161,7 @@ export function Yard() {
             {actions}
             <Mishap what="What is due next" on={[views]}>
               <Due views={views.filter((v) => !isFinished(v, nowMs))} nowMs={nowMs} />
+              <TwoAtOnce views={views.filter((v) => !isFinished(v, nowMs))} nowMs={nowMs} />
             </Mishap>
             {planned
               .filter((p) => !p.view || !isFinished(p.view, nowMs))

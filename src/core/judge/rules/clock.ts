@@ -62,8 +62,11 @@ const F = findings({
  */
 const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
 
-/** Id of the finding that a wait has no time. */
-export const noTimeId = (kind: MilestoneId): string => `no-time:${kind}`;
+/** Whether it is the finding that a wait has no time; of a pass of several it bears the name of the pass. */
+export const tellsNoTime = (
+  { id, passId }: { readonly id: string; readonly passId?: string | undefined },
+  kind: MilestoneId,
+): boolean => [`no-time:${kind}`, `${passId}/no-time:${kind}`].includes(id);
 
 const STEP = texts('finding.clock.step', { title: '“{title}”' });
 

@@ -4,6 +4,7 @@ import { besideRules } from './beside';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { coolerRules } from './cooler';
+import { crewAwayRules } from './crew-away';
 import { curingRules } from './curing';
 import { dayRules } from './days';
 import { finishRules } from './finish';
@@ -26,7 +27,7 @@ import { toolRules } from './tools';
 import { troubleRules } from './trouble';
 import { voidRules } from './void';
 
-export { noTimeId } from './clock';
+export { tellsNoTime } from './clock';
 export type { JudgeContext } from './rule';
 
 /** The table of rules. Each reads the plan and returns what it noticed. */
@@ -44,6 +45,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...layerRules,
   ...handRules,
   ...toolRules,
+  ...crewAwayRules,
   ...rateRules,
   ...placeRules,
   ...shelfRules,

@@ -1,5 +1,5 @@
 import { type Extremes, extremes, type Series } from '../../climate';
-import type { Actuals, Job, Piece, RepairPlan } from '../../plan';
+import type { Actuals, Away, Job, Piece, RepairPlan } from '../../plan';
 import { attempt } from '../../say';
 import type { SheetRevision, Stock } from '../../system';
 import type { Finding } from '../finding';
@@ -20,6 +20,8 @@ export interface JudgeContext {
   readonly beside?: readonly WetFace[];
   /** Another repair is pressed on with the mixer it leaves: what is lost with that is lost for both. */
   readonly mixerGoesOn?: boolean;
+  /** When the crew is planned to be at other jobs. */
+  readonly away?: readonly Away[];
 }
 
 export type Rule = (c: JudgeContext) => readonly Finding[];

@@ -236,6 +236,7 @@ export const crackMesh: Method = {
       {
         task: 'finish:sweep',
         throws: 'dust',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         optional: true,

@@ -17,6 +17,7 @@ const AMOUNT = texts('felt-wet-out.amount', {
 /** What ends the work on its edges, whatever it waited for. */
 const trim = {
   throws: 'dust',
+  onFace: 'always',
   role: 'finish',
   block: 'finish',
   title: 'Trim, edges round',

@@ -233,6 +233,7 @@ export const pouredCrack: Method = {
       {
         task: 'finish:grind',
         throws: 'dust',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         optional: true,
@@ -246,6 +247,7 @@ export const pouredCrack: Method = {
       {
         task: 'finish:sweep',
         throws: 'dust',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         optional: true,
