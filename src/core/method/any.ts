@@ -35,6 +35,16 @@ const rows = tasks('any', [
     hold: true,
   },
   {
+    task: 'prep:dull',
+    throws: 'dust',
+    role: 'prepare',
+    title: 'Abrade what lies there dull, wipe',
+    detail: 'It has set: nothing holds on its gloss. Wash off a greasy film first; abrade until it is dull all over.',
+    confirm: 'Dull and clean',
+    work: { per: { m2: 8 } },
+    hold: true,
+  },
+  {
     task: 'bare-again',
     throws: 'dust',
     role: 'prepare',
@@ -61,7 +71,8 @@ const rows = tasks('any', [
  * Tasks that come up in any method: a stand time of the sheet, drying after rain, a missed window, the tests before it
  * is opened.
  */
-export const [STAND, DRY_AGAIN, ABRADE, BARE_AGAIN, RELEASE] = rows as readonly [
+export const [STAND, DRY_AGAIN, ABRADE, DULL, BARE_AGAIN, RELEASE] = rows as readonly [
+  TaskRow,
   TaskRow,
   TaskRow,
   TaskRow,

@@ -116,12 +116,18 @@ export interface TaskRow {
   readonly throws?: Throws;
   /** It belongs to the bare base: left out where the pass goes on the face of another. */
   readonly onBase?: true;
-  /**
-   * It works over the face that a pass on top would cover: done before that, where its gate waits for the set face;
-   * `always`: by whatever gate, nothing goes on a face that is still to be ground, swept or trimmed.
-   */
-  readonly onFace?: true | 'always';
+  /** It works over the face that a pass on top would cover. */
+  readonly onFace?: OnFace;
 }
+
+/**
+ * What becomes of it where another pass goes on that face. `set`: done before it where its gate waits for the set face,
+ * and left out where it goes on within the window, without sanding. `always`: done before it by whatever gate; nothing
+ * goes on a face that is still clamped, in its mould, or to be swept or trimmed. `freed`: done before it where its gate
+ * waits for the set face, else when it comes off; a second pour stands in the dam of the first. `top`: left out, as it
+ * would be covered.
+ */
+export type OnFace = 'set' | 'always' | 'freed' | 'top';
 
 /** A task as it is written down: its words are texts in ICU message syntax. */
 export interface TaskText extends Omit<TaskRow, 'say' | 'each' | 'block'> {
@@ -201,7 +207,7 @@ export interface StepDraft {
   /** It meets something that no other of its kind meets: it is never folded away with them. */
   readonly apart?: boolean;
   /** It works over the face that a pass on top would cover. */
-  readonly onFace?: true | 'always';
+  readonly onFace?: OnFace;
   readonly throws?: Throws;
   /** The abrasive of a rung of a ladder. */
   readonly grit?: GritId;

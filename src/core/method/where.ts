@@ -46,8 +46,9 @@ function inRows(covers: readonly PartOfPlace[], names: readonly string[]): reado
  */
 export function placesSaid(batch: Batch, batches: readonly Batch[], v: Void): Message | null {
   const { covers, portion, topUp } = batch;
-  // Along lines it is told by their metres.
-  if (v.shapes.every((shape) => kindOf(shape).alongMm)) return null;
+  // Along lines it is told by their metres, unless it is for whole ones.
+  const ends = covers?.some(({ from, to }) => from > 0 || to < 1) ?? false;
+  if (ends && v.shapes.every((shape) => kindOf(shape).alongMm)) return null;
   const names = placeNames(v);
   const isAlone = batches.filter((b) => b.portion === portion && !b.topUp).length < 2;
   if (!covers?.length || topUp || (isAlone && covers.length === names.length)) return null;

@@ -44,6 +44,10 @@ const takesFirst = (method: Method, last: string): Takes =>
     ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'film'), beyondMm: 0 }
     : { from: 'own' };
 
+/** Whether a face is sanded to its line before anything goes on it. */
+const leavesRough = ({ tasks }: Method): boolean =>
+  tasks.some((t) => t.throws !== undefined && (t.onFace === 'set' || t.onFace === 'always'));
+
 /**
  * A further pass at the end of a repair, with nothing of it chosen yet.
  * @throws Refusal where the method may not come next, or the chain is full
@@ -61,7 +65,9 @@ export function withNext(repair: Repair, method: Method): Repair {
     name: '',
     method: { id: method.id, version: method.version },
     takes,
-    gate: usual?.gate ?? (takes.from === 'own' ? 'any' : 'window'),
+    gate:
+      usual?.gate ??
+      (takes.from === 'own' ? 'any' : leavesRough(methodOf(passes[last]!.method.id)!) ? 'set' : 'window'),
     void: null,
     sheetId: null,
     kitId: null,

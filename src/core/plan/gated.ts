@@ -1,4 +1,4 @@
-import type { StepDraft } from '../method';
+import { DULL, type Method, type StepContext, type StepDraft, stepFrom } from '../method';
 import type { MilestoneId } from '../system';
 import { GATES } from './gates';
 import type { Laying } from './lay-ask';
@@ -14,11 +14,21 @@ export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Layi
   const from = later ?? first;
   const insteadOf = later && first ? { insteadOf: first } : {};
   const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
+  const dulls = drafts[0]?.key.task === DULL.task;
   // What is done right before it, without a break, waits with it.
-  let at = stoodOn ? 0 : wet;
+  let at = stoodOn || dulls ? 0 : wet;
   while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
   return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until, ...insteadOf } } : d));
 }
+
+/** What is done before a pass goes on a set face that the pass below leaves glossy: it is abraded. */
+export const onGloss = (drafts: readonly StepDraft[], method: Method, context: StepContext): readonly StepDraft[] => [
+  {
+    ...stepFrom(method, DULL, { ...context, batch: null }, { task: DULL.task, batch: null, attempt: 1 }),
+    block: 'prep',
+  },
+  ...drafts,
+];
 
 /**
  * What is prepared on a pass waits until nothing sticks to it any more, where the sheet says when: nobody sands beside a

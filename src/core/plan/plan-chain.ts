@@ -183,11 +183,16 @@ const laidOut = new WeakMap<
 
 /** What is done once the passes have set, of each as it becomes free, and the tests that open the repair. */
 function ended(going: readonly Going[]): readonly Going[] {
-  for (const g of going) {
+  for (const [i, g] of going.entries()) {
     if (!g.laying || !g.ready) continue;
     // What was cut off with what lies on it stands there already.
     const cut = new Set(g.laying.untimed.map((d) => d.id));
-    const rest = g.ready.finish.filter((d) => !g.laying!.laid.has(d.id) && !cut.has(d.id));
+    const { repair, actuals } = g.ask;
+    const next = going[i + 1]?.ask.repair;
+    const over = next && liesOn(next, repair.passId) ? next : null;
+    const rest = g.ready.finish.filter(
+      (d) => !g.laying!.laid.has(d.id) && !cut.has(d.id) && !(over && isCovered(over, d, actuals)),
+    );
     const tried = attempt(() => g.laying!.run(rest));
     if (!tried.ok) return going.map((x) => (x === g ? { ...x, problem: tried.problem } : x));
   }
@@ -256,6 +261,7 @@ function begun(
   const { plan, ready } = preparePass(here, {
     below: below?.laying ?? null,
     keepsOff: below?.ready ? keptOff(below.ready.method, ask.actuals) : null,
+    glossy: below !== null && liesOn(repair, below.ask.repair.passId) && isGlossy(repair, below, ask.actuals),
     readyMs,
     onFace,
   });
@@ -267,22 +273,32 @@ function begun(
   return wetWork(here, plan, ready, below, next);
 }
 
-/** From this version of the core on a crack is ground, and sand swept, before it is skimmed over. */
-const BY_FACE_DONE = [0, 39] as const;
+/**
+ * From this version of the core on a face is freed, ground, swept and trimmed before another pass lies on it, and nobody
+ * masks or reads it while it is wet.
+ */
+const BY_FACE = [0, 39] as const;
 
 /** Whether what is done on the set face of a pass comes before what lies on it. */
 const isBefore = ({ gate }: Piece, { onFace }: StepDraft, actuals: Actuals): boolean =>
-  onFace === 'always' ? plansBy(BY_FACE_DONE, actuals) : onFace === true && GATES[gate].abraded === true;
+  plansBy(BY_FACE, actuals)
+    ? onFace === 'always' || ((onFace === 'set' || onFace === 'freed') && GATES[gate].abraded === true)
+    : onFace !== undefined && GATES[gate].abraded === true;
 
-/** From this version of the core on nobody masks or reads a face that lies wet, closed under a film or not. */
-const BY_DRY_FACE = [0, 39] as const;
+/** Whether it is left out for what lies on it: that covers it as it is. */
+const isCovered = ({ gate }: Piece, { onFace }: StepDraft, actuals: Actuals): boolean =>
+  plansBy(BY_FACE, actuals) && (onFace === 'top' || (onFace === 'set' && !GATES[gate].abraded));
 
 /** What is kept off the face of a pass until it bears it. */
-function keptOff({ engine }: Method, actuals: Actuals): PassPlace['keepsOff'] {
-  const { liesOpen } = ENGINES[engine];
-  if (plansBy(BY_DRY_FACE, actuals)) return liesOpen === 'never' ? null : 'all';
-  return liesOpen === 'set' ? 'dust' : null;
-}
+const keptOff = ({ engine }: Method, actuals: Actuals): PassPlace['keepsOff'] =>
+  plansBy(BY_FACE, actuals) ? 'all' : ENGINES[engine].liesOpen === 'set' ? 'dust' : null;
+
+/** Whether a pass goes on a set face of which nothing takes the gloss. */
+const isGlossy = (next: Piece, { ready }: Going, actuals: Actuals): boolean =>
+  plansBy(BY_FACE, actuals) &&
+  GATES[next.gate].abraded === true &&
+  ready !== null &&
+  !ready.finish.some((d) => d.onFace !== 'freed' && isBefore(next, d, actuals));
 
 /** The wet work of a pass put on the clock, after that of the pass below. @param next the pass on top of it */
 function wetWork(

@@ -21,7 +21,7 @@ import { plansBy, stepsBegun, unlikeAsOne } from './actuals';
 import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
-import { dustFree, gated } from './gated';
+import { dustFree, gated, onGloss } from './gated';
 import { isTied, SET_ENOUGH } from './gates';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
@@ -149,6 +149,8 @@ export interface PassPlace {
   readonly readyMs: number | null;
   /** What the face of the pass below bears not until it has set. */
   readonly keepsOff?: 'all' | 'dust' | null;
+  /** That face has set by then, and nothing of the pass below takes its gloss off. */
+  readonly glossy?: boolean;
   /** A press that goes on the face of another pass. */
   readonly onFace: boolean;
   /** Amounts as at the first guess of the hour: for who asks for what comes before the mixing alone. */
@@ -301,7 +303,8 @@ export function preparePass(
     const here = contextOf(mix, areas);
     const portions = ENGINES[method.engine].portions(here);
     const context: StepContext = { ...here, ...stepsBegun(actuals), batches, portions };
-    const drafts = withTrouble(withStand(stepsOf(method, context), method, context), method, context, actuals);
+    const made = withStand(stepsOf(method, context), method, context);
+    const drafts = withTrouble(place.glossy ? onGloss(made, method, context) : made, method, context, actuals);
     return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof, keepsOff === 'dust') };
   };
   const steps = (prepared: ReturnType<typeof prepare>): ReadySteps => {

@@ -14,6 +14,7 @@ import { lateRules } from './late';
 import { layerRules } from './layers';
 import { leanRules } from './lean';
 import { liftHeatRules } from './lift-heat';
+import { manyPotsRules } from './many-pots';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
 import { noticeRules } from './notice';
@@ -40,6 +41,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...siteRules,
   ...mixRules,
   ...leanRules,
+  ...manyPotsRules,
   ...coolerRules,
   ...liftHeatRules,
   ...layerRules,

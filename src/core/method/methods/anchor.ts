@@ -356,6 +356,7 @@ export const anchor: Method = {
       },
       {
         task: 'finish:clean',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         title: 'Take wedges out, clean thread and collar',

@@ -238,7 +238,7 @@ export const bodyFiller: Method = {
       {
         task: 'finish:sand',
         throws: 'dust',
-        onFace: true,
+        onFace: 'set',
         role: 'finish',
         block: 'finish',
         title: 'Sand it to its line',

@@ -19,7 +19,7 @@ import { tasks } from '../task';
 
 /** What ends the covering, whatever it waited for. */
 const uncover = {
-  onFace: true,
+  onFace: 'set',
   role: 'finish',
   block: 'finish',
   title: 'Uncover, brush the edge, photograph',

@@ -133,7 +133,7 @@ export const fairingSkin: Method = {
       {
         task: 'finish:sand',
         throws: 'dust',
-        onFace: true,
+        onFace: 'set',
         role: 'finish',
         block: 'finish',
         title: 'Sand it to its line',

@@ -186,6 +186,7 @@ export const finishCoat: Method = {
       },
       {
         task: 'finish:cut',
+        onFace: 'top',
         throws: 'dust',
         role: 'finish',
         block: 'finish',
@@ -198,6 +199,7 @@ export const finishCoat: Method = {
       },
       {
         task: 'finish:polish',
+        onFace: 'top',
         optional: true,
         role: 'finish',
         block: 'finish',

@@ -343,7 +343,7 @@ export const laminateHole: Method = {
       {
         task: 'finish:abrade',
         throws: 'dust',
-        onFace: true,
+        onFace: 'set',
         role: 'finish',
         block: 'finish',
         title: 'Film off, abrade dull and to its level',

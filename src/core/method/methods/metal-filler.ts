@@ -133,7 +133,7 @@ export const metalFiller: Method = {
     ...reworded('metal-filler', filledInLifts, {
       place: {
         title:
-          '{which, select, only {Press it in, slightly domed} last {Press in lift {lift}, slightly domed} other {Press in lift {lift} of {lifts}, under the face}}',
+          '{which, select, only {Press it in, slightly domed{several, select, yes {, mix {n}} other {}}} last {Press in lift {lift}, slightly domed{several, select, yes {, mix {n}} other {}}} other {Press in lift {lift} of {lifts}, under the face{several, select, yes {, mix {n}} other {}}}}',
         detail: 'First a thin smear rubbed into the scratches, then over it in one go; no air under it.',
         confirm:
           '{which, select, only {It is in, slightly domed} last {It is in, slightly domed} other {Lift {lift} is in}}',
@@ -152,7 +152,7 @@ export const metalFiller: Method = {
       {
         task: 'finish:file',
         throws: 'dust',
-        onFace: true,
+        onFace: 'set',
         role: 'finish',
         block: 'finish',
         title: 'File and block it flush',

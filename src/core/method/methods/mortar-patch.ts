@@ -302,7 +302,7 @@ export const mortarPatch: Method = {
       },
       {
         task: 'finish:edge',
-        onFace: true,
+        onFace: 'set',
         role: 'finish',
         block: 'finish',
         optional: true,
@@ -315,7 +315,7 @@ export const mortarPatch: Method = {
       {
         task: 'finish:grind',
         throws: 'dust',
-        onFace: true,
+        onFace: 'always',
         called: { as: 'finish:edge' },
         role: 'finish',
         block: 'finish',

@@ -302,6 +302,7 @@ export const plateBond: Method = {
       },
       {
         task: 'finish:release',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         title: '{letGo}',
@@ -313,6 +314,7 @@ export const plateBond: Method = {
       },
       {
         task: 'finish:torque',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         optional: true,
@@ -324,6 +326,7 @@ export const plateBond: Method = {
       },
       {
         task: 'finish:seal',
+        onFace: 'top',
         role: 'finish',
         block: 'finish',
         title: 'Prime and seal against rust',

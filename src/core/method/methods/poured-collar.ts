@@ -233,6 +233,7 @@ export const pouredCollar: Method = {
       },
       {
         task: 'finish:dam',
+        onFace: 'freed',
         role: 'finish',
         block: 'finish',
         title: 'Take the dam off, break the edge',

@@ -278,6 +278,7 @@ export const rebuiltPart: Method = {
       },
       {
         task: 'finish:demould',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         title: 'Off with the mould, top up what is missing',
@@ -288,6 +289,7 @@ export const rebuiltPart: Method = {
       },
       {
         task: 'finish:cut',
+        onFace: 'always',
         throws: 'dust',
         role: 'finish',
         block: 'finish',

@@ -168,6 +168,7 @@ export const smallPart: Method = {
       },
       {
         task: 'finish:free',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         title: 'Take the tape off, look at the edge',

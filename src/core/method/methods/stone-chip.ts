@@ -136,7 +136,7 @@ export const stoneChip: Method = {
       {
         task: 'finish:cut',
         throws: 'dust',
-        onFace: true,
+        onFace: 'set',
         role: 'finish',
         block: 'finish',
         title: 'Cut it back to the stone’s gloss',

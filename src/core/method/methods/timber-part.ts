@@ -281,6 +281,7 @@ export const timberPart: Method = {
       },
       {
         task: 'finish:free',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         title: 'Let it go, look at the edge',
@@ -291,6 +292,7 @@ export const timberPart: Method = {
       },
       {
         task: 'finish:trim',
+        onFace: 'always',
         throws: 'dust',
         role: 'finish',
         block: 'finish',
@@ -301,6 +303,7 @@ export const timberPart: Method = {
       },
       {
         task: 'finish:seal',
+        onFace: 'always',
         role: 'finish',
         block: 'finish',
         title: 'Seal the end grain',
