@@ -86,6 +86,32 @@ test('a chain is made, seen, changed and worked: then…, what lies between, two
   await drawn.getByText('1 Poured collar, ring or channel, lies there').waitFor();
 });
 
+test('what stands in for a time that the first sheet does not tell is asked at the second pass, and is the first one’s', async () => {
+  const page = await timed();
+  await page.clock.install({ time: new Date(NOW) });
+  const silent = { ...sheet, milestones: sheet.milestones.filter((m) => m.kind !== 'next-lift') };
+  const two = withNext(repairOf(first), collar);
+  const chain = withPiece(two, {
+    ...pieceOf(two, 'p2'),
+    gate: 'firm',
+    void: ring(640, 520),
+    sheetId: sheet.id,
+    kitId: 'kit',
+    materialC: 18,
+  });
+  await takeJob(page, base(), { job, repairs: [chain], sheets: [silent] });
+  await goTo(page, base(), `/job/${job.id}/collar/place?pass=p2`);
+  const ask = page.getByTestId('stand-in');
+  await ask.getByLabel('How long, or first tried after').fill('20 h');
+  await ask.getByRole('button', { name: 'Wait my own figure' }).click();
+  await ask.waitFor({ state: 'detached' });
+  // The pour goes on, and in Hold the figure stands with the pass whose time it is.
+  await page.getByText('Pour from one side').first().waitFor();
+  await goTo(page, base(), `/job/${job.id}/collar/hold`);
+  await page.getByText('20 h, a figure of one’s own').waitFor();
+  await page.getByText('1 Poured collar, ring or channel', { exact: true }).last().waitFor();
+});
+
 test('two passes on one clock: every stage of both, the run to the second pour, a begun pass that stays', async () => {
   const page = await timed();
   await page.clock.install({ time: new Date(NOW) });

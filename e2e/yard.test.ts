@@ -30,13 +30,14 @@ test('a crew that is wanted at two jobs is told, then one is planned round the o
   expect(await page.getByLabel('Who does it').inputValue()).toBe('ramp crew');
   await turnTo(page, base(), '/');
   await twice.waitFor({ state: 'detached' });
-  await turnTo(page, base(), '/job/sample-boat/sample-fitting/place');
-  const note = page.getByText(/^It is planned to be at “Slip ramp before the season”/);
+  expect(await opens()).toBe(alone);
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/place');
+  const note = page.getByText(/^It is planned to be at “Workboat before launching”/);
   await note.waitFor();
   // Another hand takes it, and nothing waits.
   await turnTo(page, base(), '/job/sample-boat');
   await type(page, 'Who does it', 'second hand');
-  await turnTo(page, base(), '/job/sample-boat/sample-fitting/place');
+  await turnTo(page, base(), '/job/sample-ramp/sample-nosing/place');
   await page.getByRole('heading', { level: 1 }).waitFor({ state: 'attached' });
   await note.waitFor({ state: 'detached' });
   expect(await opens()).toBe(alone);

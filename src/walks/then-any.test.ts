@@ -2,6 +2,7 @@ import { isTaken, METHODS, type Method } from '@/core/method';
 import {
   type ChainPlan,
   type GateId,
+  ladderNow,
   liesOn,
   type PlannedStep,
   pieceOf,
@@ -166,4 +167,11 @@ test('work that was begun by an older version keeps the order it was begun with'
     );
   const sands = (p: ChainPlan) => of(p, 'p1').filter((s) => s.id.startsWith('finish:sand')).length > 0;
   expect([sands(begun('0.38.0')), sands(begun('0.39.0'))]).toEqual([true, false]);
+});
+
+test('in Finish there is no ladder of a face that is covered as it is, and there is one of each that is sanded', () => {
+  const ladders = (gate: GateId) =>
+    planOf(chained(method('fairing-skin'), method('finish-coat'), gate)!).passes.map((p) => ladderNow(p) !== null);
+  expect(ladders('window')).toEqual([false, true]);
+  expect(ladders('set')).toEqual([true, true]);
 });

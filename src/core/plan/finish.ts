@@ -1,4 +1,4 @@
-import { type GritId, type Ladder, ladderIn } from '../method';
+import { type GritId, type Ladder, ladderIn, type StepDraft } from '../method';
 import type { PlannedStep, RepairPlan } from './repair-plan';
 
 /** Where one stands on a rung. */
@@ -18,15 +18,22 @@ export interface LadderNow {
   }[];
 }
 
-/** The ladder of a pass; null where its method has none, or it is not planned that far. */
+/**
+ * The ladder of a pass; null where its method has none, it is not planned that far, or what lies on it covers its face
+ * as it is.
+ */
 export function ladderNow({
   method,
   context,
   steps,
-}: Pick<RepairPlan, 'method' | 'context' | 'steps'>): LadderNow | null {
+  untimed,
+}: Pick<RepairPlan, 'method' | 'context' | 'steps' | 'untimed'>): LadderNow | null {
   const row = method?.tasks.find((t) => t.ladder);
   if (!row?.ladder || !context) return null;
   const ladder = ladderIn(row.ladder, { ...context, batches: [], portions: [], batch: null });
+  const isRung = ({ key: { task } }: StepDraft) => task.startsWith(`${row.task}:`);
+  const covered = steps.length > 0 && ladder.rungs.length > 0 && ![...steps, ...untimed].some(isRung);
+  if (covered) return null;
   const first = steps.find((s) => s.doneAt === null);
   const rungs = ladder.rungs.map(({ grit }) => {
     const step = steps.findLast((s) => s.key.task === `${row.task}:${grit.toLowerCase()}`) ?? null;

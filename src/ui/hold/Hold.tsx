@@ -191,7 +191,7 @@ function Side({ view, at, nowMs }: StageProps) {
       </table>
       <ClockLearned at={at} />
       <StageFindings at={at} zone={zone} stage="hold" />
-      <StandInsChosen at={at} />
+      <StandInsChosen of={at.whole} />
       {plan.milestones.some((m) => milestoneKind(m.kind).keptDry) && (
         <WhenField
           label={phrase`Water comes on it next (${zone})`}

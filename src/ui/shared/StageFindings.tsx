@@ -80,6 +80,8 @@ function OverrideForm({ at, zone, finding, more = [], onDone }: OverrideProps & 
 function WaysOut({ at, zone, finding }: { at: PassView; zone: string; finding: Finding }) {
   const says = useSay(zone);
   if (!finding.ways?.length || at.actuals.startedAt !== null) return null;
+  // Where all passes are looked at it is the one that the finding is of.
+  const of = { ...at.repair, passId: finding.passId ?? at.repair.passId };
   return (
     <p className="flex flex-wrap gap-2 mt-1.5">
       {finding.ways.map(({ say, set }) => (
@@ -87,7 +89,7 @@ function WaysOut({ at, zone, finding }: { at: PassView; zone: string; finding: F
           key={set.path.join('.')}
           type="button"
           className="btn text-sm"
-          onClick={() => changePass(at.repair, (r) => withPath(r, set.path, set.value), `way:${finding.id}`)}
+          onClick={() => changePass(of, (r) => withPath(r, set.path, set.value), `way:${finding.id}`)}
         >
           {says(say)}
         </button>

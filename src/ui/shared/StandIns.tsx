@@ -1,7 +1,7 @@
 'use client';
 import { type ReactNode, useState } from 'react';
 import { type Finding, tellsNoTime } from '@/core/judge';
-import type { StandIn } from '@/core/plan';
+import { pieceName, type StandIn } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
 
@@ -96,23 +96,29 @@ export function StandInAsk({
   );
 }
 
-/** Waits that rest on something else than the sheet’s own word, each to be taken back. */
-export function StandInsChosen({ at }: { at: PassView }) {
+/** Waits of any pass that rest on something else than the sheet’s own word, each to be taken back. */
+export function StandInsChosen({ of: { passes } }: { of: { readonly passes: readonly PassView[] } }) {
   const role = usePrefs((p) => p.role);
-  const chosen = MilestoneId.options.filter((k) => at.repair.standIns[k]);
+  const chosen = passes.flatMap((at, i) =>
+    MilestoneId.options.flatMap((kind) => {
+      const standIn = at.repair.standIns[kind];
+      return standIn ? [{ at, kind, standIn, name: passes.length > 1 ? pieceName(at.repair, i) : null }] : [];
+    }),
+  );
   if (!chosen.length) return null;
   return (
     <div>
       <Heading aside="where the sheet is silent">What stands in</Heading>
       <ul className="flex flex-col gap-1">
-        {chosen.map((k) => (
-          <li key={k} className="flex items-baseline justify-between gap-3">
+        {chosen.map(({ at, kind, standIn, name }) => (
+          <li key={`${at.repair.passId} ${kind}`} className="flex items-baseline justify-between gap-3">
             <span>
-              {MILESTONES[k].label}: {says(at.repair.standIns[k]!)}
+              {MILESTONES[kind].label}: {says(standIn)}
+              {name !== null && <span className="soft block text-sm">{name}</span>}
             </span>
             <SavingButton
               className="btn text-sm"
-              onSave={() => choose(at, { passId: at.repair.passId, kind: k }, null, role)}
+              onSave={() => choose(at, { passId: at.repair.passId, kind }, null, role)}
             >
               Take back
             </SavingButton>
