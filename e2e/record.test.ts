@@ -343,6 +343,15 @@ test('the clocks go out as a calendar file, and the card is laid out for print',
   await page.emulateMedia({ media: 'print' });
   expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
   await page.getByRole('heading', { name: /Bay 3 nosing/ }).waitFor();
+  // Of what is pressed out there is a row for each round, and no column of grams.
+  const eyes = page.locator('section').filter({ has: page.getByRole('heading', { name: /Landing step eyes/ }) });
+  expect(await eyes.locator('th').allTextContents()).toEqual(['rounds', 'pressed out', 'first shot', 'last shot']);
+  // A chain is on it with all its passes, each with its own mixes.
+  await turnTo(page, base(), '/job/sample-boat/card');
+  const fitting = page.locator('section').filter({ has: page.getByRole('heading', { name: /Skin fitting/ }) });
+  await fitting.waitFor();
+  for (const pass of ['Tack', 'Build', 'Fair', 'Barrier']) await fitting.getByText(`${pass} · `).waitFor();
+  expect(await fitting.locator('table').count()).toBe(4);
 });
 
 test('a browser that refuses its database still plans, and says so', async () => {

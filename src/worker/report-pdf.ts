@@ -176,7 +176,7 @@ export function reportPdf(ask: ReportAsk, progress: (share: number) => void = ()
       y = text(b.label, MARGIN, inner);
       rows(
         [
-          ['part', 'planned', 'weighed', 'off by', 'lot'],
+          ['part', 'planned', 'as it was', 'off by', 'lot'],
           ...b.rows.map((r) => [r.part, r.planned, r.real, r.off, r.lot]),
         ],
         [0.3, 0.17, 0.2, 0.15, 0.18],

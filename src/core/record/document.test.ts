@@ -1,5 +1,6 @@
 import { finishedData, methodsData, sampleData } from '@/sample/jobs';
 import { plainWords, say } from '@/words';
+import { isMetered } from '../system';
 import { documentOf, type Event, entriesCsv, partTag, RepairDocument, sectionsOf, tagText, viewJob } from '.';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
@@ -172,4 +173,47 @@ test('the section of every record has its measures beside it, each at the line i
       seen += told.length;
     }
   expect(seen).toBeGreaterThan(40);
+});
+
+test('what is pressed out is told in packs and mixers, with the lots that were fetched; nothing of it is weighed', () => {
+  let found = 0;
+  for (const b of all) {
+    const job = viewJob(b, NOW);
+    for (const [i, doc] of docsOf(b).entries())
+      for (const { plan } of job.repairs[i]!.passes) {
+        if (!plan.sheet || !plan.mix || !isMetered(plan.sheet.kind)) continue;
+        found++;
+        const [pressed, ...more] = doc.batches.filter((x) => x.label.includes('pressed out'));
+        expect([doc.title, more]).toEqual([doc.title, []]);
+        expect(pressed!.rows[0]).toMatchObject({
+          part: `pack: ${plan.mix.kits.kit.label}`,
+          planned: String(plan.mix.kits.use),
+        });
+        expect(JSON.stringify(pressed)).not.toMatch(/\d g\b|weighed/);
+      }
+  }
+  expect(found).toBeGreaterThan(2);
+});
+
+test('packs that were fetched from the shelf stand against what was planned', () => {
+  const ramp = all.find((b) => b.job.id === 'sample-ramp')!;
+  const eyes = ramp.repairs.find((r) => r.id === 'sample-eyes')!;
+  const taken = (count: number, n: number): Event => ({
+    record: 'event',
+    version: 1,
+    id: `taken-${n}`,
+    device: 'd',
+    sequence: n,
+    at: NOW + n,
+    recordedAt: NOW + n,
+    jobId: ramp.job.id,
+    repairId: eyes.id,
+    amends: null,
+    role: 'technician',
+    body: { kind: 'taken', stockId: 'stock-resin', lot: `AN-${n}`, kit: 'Cartridge 300 mL', count },
+  });
+  const told = (events: readonly Event[]) =>
+    docsOf({ ...ramp, events }).find((d) => d.repairId === eyes.id)!.batches[0]!.rows[0]!;
+  expect(told([])).toMatchObject({ real: 'not noted', lot: '' });
+  expect(told([taken(1, 1), taken(2, 2)])).toMatchObject({ real: '3', lot: 'AN-1, AN-2' });
 });

@@ -13,11 +13,11 @@ import {
   WITNESS_STATES,
 } from '../plan';
 import { attempt, exactly, grams, ml, percent, type Said, texts, type Value, type WorkLine } from '../say';
-import { MILESTONES, PART_IDS, systemKind } from '../system';
+import { isMetered, MILESTONES, PART_IDS, systemKind } from '../system';
 import { figure } from '../units';
 import { type Drawing, kindOf } from '../void';
 import type { JobView, PassView, RepairView } from './bundle';
-import type { Event } from './event';
+import type { Event, EventBody } from './event';
 import { standingEvents } from './fold';
 import { chainsOf } from './links';
 import { placeName } from './named-place';
@@ -91,6 +91,10 @@ const SAYS = texts('document', {
   off: '{way, select, more {{share} more} less {{share} less} other {as planned}}',
   how: '{expression} ({source})',
   nothing: 'not weighed',
+  pressed: '{rounds, plural, one {pressed out} other {pressed out in # rounds}}, {amount}',
+  pack: 'pack: {kit}',
+  mixers: 'static mixers',
+  unsaid: 'not noted',
   kept: 'cup {cup}; smear {smear}',
   range: '{value} ({from} to {to})',
   'pass-of': '{pass}: {what}',
@@ -109,10 +113,50 @@ const lineOf = ({ label, expression, value, unit, source }: WorkLine, tell: Tell
   value: `${typeof value === 'number' ? figure(value, 6) : tell(SAYS.amount({ value }))}${unit ? ` ${unit}` : ''}`,
 });
 
-/** What was weighed of each batch against what was planned. */
-function batchesOf(view: RepairView, tell: Teller['tell']): RepairDocument['batches'] {
-  return view.passes.flatMap(({ plan, actuals, repair }, i) =>
-    plan.batches.map((b) => {
+/** What a pass pressed out of packs took: packs, as they were fetched, and mixers. Nothing of it is weighed. */
+function pressedOf(
+  { plan: { mix, batches } }: PassView,
+  name: string,
+  fetched: readonly Extract<EventBody, { kind: 'taken' }>[],
+  tell: Teller['tell'],
+): RepairDocument['batches'] {
+  if (!mix) return [];
+  const { kit, use } = mix.kits;
+  const mine = fetched.filter((f) => f.kit === kit.label);
+  const mixers = batches.reduce((sum, b) => sum + b.mixers, 0);
+  const row = (part: Said, planned: number, real: string, lots: readonly string[]) => ({
+    part: tell(part),
+    planned: String(planned),
+    real,
+    off: '',
+    lot: [...new Set(lots)].join(', '),
+  });
+  const packs = mine.reduce((sum, f) => sum + f.count, 0);
+  return [
+    {
+      label: `${name}${tell(SAYS.pressed({ rounds: batches.length, amount: ml(mix.toMixMl) }))}`,
+      rows: [
+        row(
+          SAYS.pack({ kit: kit.label }),
+          use,
+          packs ? String(packs) : tell(SAYS.unsaid()),
+          mine.map((f) => f.lot),
+        ),
+        ...(mixers ? [row(SAYS.mixers(), mixers, '', [])] : []),
+      ],
+      witness: '',
+    },
+  ];
+}
+
+/** What was weighed of each batch against what was planned; of packs that are pressed out, how many. */
+function batchesOf(view: RepairView, mine: readonly Event[], tell: Teller['tell']): RepairDocument['batches'] {
+  const fetched = standingEvents(mine).flatMap(({ body }) => (body.kind === 'taken' ? [body] : []));
+  return view.passes.flatMap((pass, i) => {
+    const { plan, actuals, repair } = pass;
+    const name = view.passes.length > 1 ? `${pieceName(repair, i)}: ` : '';
+    if (plan.sheet && isMetered(plan.sheet.kind)) return pressedOf(pass, name, fetched, tell);
+    return plan.batches.map((b) => {
       const rows = PART_IDS.filter((p) => b.massG[p] > 0).map((part) => {
         const poured = actuals.pours.filter((x) => x.batch === b.index && x.part === part);
         const real = poured.reduce((s, x) => s + x.massG, 0);
@@ -136,14 +180,14 @@ function batchesOf(view: RepairView, tell: Teller['tell']): RepairDocument['batc
       });
       const state = (w: { state: keyof typeof WITNESS_STATES } | undefined) => (w ? WITNESS_STATES[w.state] : 'none');
       return {
-        label: `${view.passes.length > 1 ? `${pieceName(repair, i)}: ` : ''}${tell(b.label)}, ${tell(SAYS.amount({ value: ml(b.ml) }))}`,
+        label: `${name}${tell(b.label)}, ${tell(SAYS.amount({ value: ml(b.ml) }))}`,
         rows,
         witness: tell(
           SAYS.kept({ cup: state(actuals.witness.get(b.index)), smear: state(actuals.smear.get(b.index)) }),
         ),
       };
-    }),
-  );
+    });
+  });
 }
 
 /** What the figures of a document are called, where their working names them. */
@@ -243,7 +287,7 @@ export function documentOf(
       label: tell(s.title),
       ...(handsAt(s, ticks) ?? { fromMs: Math.min(s.startMs, s.doneAt!), toMs: s.doneAt! }),
     })),
-    batches: batchesOf(view, tell),
+    batches: batchesOf(view, mine, tell),
     readings: perChannel,
     tests: [
       ...handTests(view).map((t) => ({

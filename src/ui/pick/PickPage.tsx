@@ -29,7 +29,7 @@ export function PickPage({ jobId }: { jobId: string }) {
       </main>
     );
   const list = pickList(view);
-  const missing = view.repairs.filter((r) => !r.plan.mix);
+  const missing = view.repairs.filter((r) => r.passes.some((p) => !p.plan.mix));
   return (
     <div>
       <div className="no-print flex gap-2 p-4 items-center flex-wrap">
@@ -179,7 +179,10 @@ export function PickPage({ jobId }: { jobId: string }) {
         {checking && (
           <Contents
             kit={checking}
-            repairId={view.repairs.find((r) => r.plan.sheet?.systemId === checking.systemId)?.repair.id ?? null}
+            repairId={
+              view.repairs.find((r) => r.passes.some((p) => p.plan.sheet?.systemId === checking.systemId))?.repair.id ??
+              null
+            }
             onDone={() => setChecking(null)}
           />
         )}

@@ -138,7 +138,8 @@ function Side({ view, at, nowMs }: StageProps) {
       {plan.placedMs !== null && wholePlaced(plan) && (
         <p className="mt-2">
           In place by <strong className="fig">{dayAndClock(plan.placedMs, view.job.zone)}</strong>
-          {plan.usableMin !== null && Number.isFinite(plan.usableMin)
+          {/* Of several passes each has its own, told at its mix. */}
+          {at.whole.passes.length === 1 && plan.usableMin !== null && Number.isFinite(plan.usableMin)
             ? spotBySpot(plan)
               ? phrase`; what is pressed out can be worked for ${formatDuration(plan.usableMin)}, at ${potWarm}`
               : phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${potWarm}`

@@ -129,7 +129,7 @@ export function Written({
               <tr>
                 <th className="font-normal">part</th>
                 <th className="font-normal">planned</th>
-                <th className="font-normal">weighed</th>
+                <th className="font-normal">as it was</th>
                 <th className="font-normal">off by</th>
                 <th className="font-normal">lot</th>
               </tr>
