@@ -1,6 +1,6 @@
 import { DULL, type Method, type StepContext, type StepDraft, stepFrom } from '../method';
 import type { MilestoneId } from '../system';
-import { GATES } from './gates';
+import { GATES, isTied, SET_ENOUGH } from './gates';
 import type { Laying } from './lay-ask';
 import type { Piece } from './repair';
 
@@ -29,6 +29,10 @@ export const onGloss = (drafts: readonly StepDraft[], method: Method, context: S
   },
   ...drafts,
 ];
+
+/** From when the face of the pass below bears a hand, where its sheet, or what stands in for it, tells. */
+export const bearsFrom = (below: Laying | null, on: Piece): MilestoneId | null =>
+  (below && isTied(on) && SET_ENOUGH.find((kind) => below.has(kind) || below.chosen(kind))) || null;
 
 /**
  * What is prepared on a pass waits until nothing sticks to it any more, where the sheet says when: nobody sands beside a

@@ -21,8 +21,7 @@ import { plansBy, stepsBegun, unlikeAsOne } from './actuals';
 import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
-import { dustFree, gated, onGloss } from './gated';
-import { isTied, SET_ENOUGH } from './gates';
+import { bearsFrom, dustFree, gated, onGloss } from './gated';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
@@ -297,15 +296,14 @@ export function preparePass(
     if (rateNeeded === null || !pace) return here;
     return { ...here, settings: { ...here.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
   };
-  const { below, keepsOff } = place;
-  const dustproof = (below && keepsOff && isTied(repair) && SET_ENOUGH.find((kind) => below.has(kind))) || null;
+  const dustproof = place.keepsOff ? bearsFrom(place.below, repair) : null;
   const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
     const here = contextOf(mix, areas);
     const portions = ENGINES[method.engine].portions(here);
     const context: StepContext = { ...here, ...stepsBegun(actuals), batches, portions };
     const made = withStand(stepsOf(method, context), method, context);
     const drafts = withTrouble(place.glossy ? onGloss(made, method, context) : made, method, context, actuals);
-    return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof, keepsOff === 'dust') };
+    return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof, place.keepsOff === 'dust') };
   };
   const steps = (prepared: ReturnType<typeof prepare>): ReadySteps => {
     const of: StepsAsk = {
