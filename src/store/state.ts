@@ -92,15 +92,21 @@ export function bundleOf(state: Jobs, jobId: string): Bundle | undefined {
   };
 }
 
-/** All jobs, each among the others, as they are planned round one another. */
-export function yardOf(state: Jobs): readonly JobInYard[] {
-  const yard = [...state.jobs.keys()].flatMap((id) => bundleOf(state, id) ?? []);
-  return yard.map((of) => ({ ...of, yard }));
-}
+/** All jobs as they are planned round one another. One that cannot be put together is told where it is shown. */
+export const yardOf = (state: Jobs): readonly Bundle[] =>
+  [...state.jobs.keys()].flatMap((id) => {
+    try {
+      return bundleOf(state, id) ?? [];
+    } catch {
+      return [];
+    }
+  });
 
 /** A job among all others. */
-export const inYard = (state: Jobs, jobId: string): JobInYard | undefined =>
-  yardOf(state).find((of) => of.job.id === jobId);
+export function inYard(state: Jobs, jobId: string, yard = yardOf(state)): JobInYard | undefined {
+  const mine = bundleOf(state, jobId);
+  return mine && { ...mine, yard };
+}
 
 /** Records whose job or repair is not there: found and shown, never silently dropped. */
 export function orphansOf(state: WorkspaceState): readonly Key[] {

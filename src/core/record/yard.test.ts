@@ -287,3 +287,13 @@ test('a note names the other job and its hours', () => {
   const [found] = viewsOf(yard)[1]!.repairs.flatMap((r) => r.findings.filter((f) => f.id.endsWith('crew-away')));
   expect(JSON.stringify(found!.why)).toContain(a.job.name);
 });
+
+test('a job that cannot be planned takes nothing, and keeps no other from being planned', () => {
+  const [a, b] = firstOf(planned);
+  const broken = by(a, { doneBy: 'x', startFrom: b.job.startFrom - 1 });
+  // What no schema lets in: something in planning it throws.
+  const repairs = [{ ...broken.repairs[0]!, passes: null as never }];
+  const yard = yardOf([{ ...broken, repairs }, by(b, { doneBy: 'x' })]);
+  expect(timesOf(viewJob({ ...yard[1]!, yard }, NOW))).toEqual(timesOf(viewJob(yard[1]!, NOW)));
+  expect(() => viewJob({ ...yard[0]!, yard }, NOW)).toThrow();
+});

@@ -111,6 +111,15 @@ export interface YardAsk<J extends InYard> {
   readonly plan: (of: J, before: JobsBefore) => JobPlan;
 }
 
+/** A job that cannot be planned takes nothing of the others: what is wrong with it is told where it is shown. */
+function planOf(plan: () => JobPlan): JobPlan | null {
+  try {
+    return plan();
+  } catch {
+    return null;
+  }
+}
+
 /**
  * Goes through the jobs in turn, each planned round those before it.
  * @param until the first that is asked for; null for all of them
@@ -123,7 +132,8 @@ function goThrough<J extends InYard>({ jobs, onShelf, plan }: YardAsk<J>, until:
     const crew = crewOf(of.job);
     const before = { away: away.filter((a) => a.crew === crew), promised: [...promised] };
     if (of === until) return before;
-    const planned = plan(of, before);
+    const planned = planOf(() => plan(of, before));
+    if (!planned) continue;
     if (crew !== null) away.push(...hoursAt(of, planned).map((a) => ({ ...a, crew })));
     if ([...sheetsOf(of)].some((id) => onShelf.has(id))) promised.push(...kitsOff(of, planned));
   }

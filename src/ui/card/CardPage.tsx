@@ -49,7 +49,9 @@ export function CardPage({ jobId }: { jobId: string }) {
             <h1 className="text-2xl font-extrabold leading-tight">
               <Own>{jobName(job)}</Own>
             </h1>
-            <p>{phrase`${job.place} · printed ${fullWhen(nowMs, zone)}`}</p>
+            <p>
+              {[job.place, job.doneBy].filter(Boolean).join(' · ')} · {phrase`printed ${fullWhen(nowMs, zone)}`}
+            </p>
           </div>
           {job.wantedAt !== null && (
             <p className="text-right">

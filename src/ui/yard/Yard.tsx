@@ -7,7 +7,7 @@ import { standingStops } from '@/core/judge';
 import { type Job, jobName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 
-import { yardOf } from '@/store/state';
+import { inYard, yardOf } from '@/store/state';
 import { formatDuration, phrase, say } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Heading, Prose, Ways } from '../shared/bits';
@@ -54,10 +54,10 @@ export function Yard() {
   // One job that cannot be planned is one card that says so.
   const planned = useMemo(() => {
     const state = { jobs: new Map(jobs.map((j) => [j.id, j])), repairs, sheets, stock, events, snapshots };
-    return yardOf(state).map((of): Planned => {
-      const { job } = of;
+    const yard = yardOf(state);
+    return jobs.map((job): Planned => {
       try {
-        return { job, view: viewJob(of, nowMs, pots) };
+        return { job, view: viewJob(inYard(state, job.id, yard)!, nowMs, pots) };
       } catch (error) {
         return { job, error };
       }
