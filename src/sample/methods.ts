@@ -473,7 +473,7 @@ export function methodsJobs(
         id: 'sample-workshop',
         name: 'Workshop bench',
         place: 'Winch house and workboat, Ostrel Lake ferry',
-        doneBy: 'workshop',
+        doneBy: 'bench hands',
       },
       WORKSHOP,
     ),

@@ -1,3 +1,4 @@
+export * from './at-once';
 export * from './attachment';
 export * from './bundle';
 export * from './changes';

@@ -24,12 +24,14 @@ import { usePots } from '../workspace/pots';
 import { readerAt, setPrefs, usePrefs } from '../workspace/prefs';
 import { takeFile } from '../workspace/take-file';
 import { addJob, clock, stateNow, useWorkspace } from '../workspace/workspace';
-import { TwoAtOnce } from './TwoAtOnce';
 
 const FirstLook = dynamic(() => import('../first/FirstLook').then((m) => m.FirstLook), {
   ssr: false,
   loading: () => <section className="paper h-[36rem]" aria-busy="true" aria-label="A first look" />,
 });
+
+/** Of one job, or none, nobody asks it. */
+const TwoAtOnce = dynamic(() => import('./TwoAtOnce').then((m) => m.TwoAtOnce), { ssr: false });
 
 /** A job as planned, or why it could not be. */
 interface Planned {
@@ -161,7 +163,7 @@ export function Yard() {
             {actions}
             <Mishap what="What is due next" on={[views]}>
               <Due views={views.filter((v) => !isFinished(v, nowMs))} nowMs={nowMs} />
-              <TwoAtOnce views={views.filter((v) => !isFinished(v, nowMs))} nowMs={nowMs} />
+              {views.length > 1 && <TwoAtOnce views={views.filter((v) => !isFinished(v, nowMs))} nowMs={nowMs} />}
             </Mishap>
             {planned
               .filter((p) => !p.view || !isFinished(p.view, nowMs))
