@@ -35,6 +35,7 @@ export { planChain, planPass } from './plan-chain';
 export * from './plan-job';
 export * from './pots';
 export { spotOf } from './prepared-first';
+export { byReached, type Reached, reachedIn } from './reached';
 export * from './ready-chains';
 export * from './repair';
 export * from './repair-plan';

@@ -1,12 +1,16 @@
 import {
   type Away,
+  byReached,
   type Job,
   type JobPlan,
   type JobsBefore,
   jobName,
   NONE_BEFORE,
   type Promised,
+  piecesOf,
+  type Reached,
   type Repair,
+  reachedIn,
   type SystemKits,
   workedAt,
 } from '../plan';
@@ -30,19 +34,33 @@ const toldOf = ({ repairs, events }: InYard) => repairs.map((r) => foldEvents(ev
 export const isOpen = (of: InYard): boolean =>
   of.job.closedAt === null && toldOf(of).some(({ released }) => released === null);
 
-/** When something was last done at a job; null where nothing was begun. */
-const lastDone = (of: InYard): number | null =>
-  toldOf(of).some((told) => told.startedAt !== null) ? Math.max(...of.events.map((e) => e.at)) : null;
+/** When something was last done at a job; long past where nothing was begun. */
+const lastDone = (of: InYard): number =>
+  toldOf(of).some((told) => told.startedAt !== null)
+    ? Math.max(...of.events.map((e) => e.at))
+    : Number.NEGATIVE_INFINITY;
+
+/** How far a job was worked: as far as the furthest of its repairs that are not released. */
+function reachedOf({ repairs, events }: InYard): Reached {
+  const all = repairs.flatMap((r) => {
+    const passes = piecesOf(r).map((p) => foldEvents(events, r.id, p.passId));
+    return passes.some((p) => p.released !== null) ? [] : [reachedIn(passes)];
+  });
+  return all.reduce((a, b) => (byReached(b, a) < 0 ? b : a), { begun: false, wetMs: null });
+}
 
 /**
- * Jobs in the order in which they take hands and shelf: what has begun before what has not, where somebody was last at
- * first; then by when their work may begin.
+ * Jobs in the order in which they take hands and shelf: what is mixed, whose waits run, before what has begun, and that
+ * before what nobody has touched; of like ones the one where somebody was last, then by when their work may begin.
  */
 export function jobsInTurn<J extends InYard>(jobs: readonly J[]): readonly J[] {
-  const done = new Map(jobs.map((j) => [j, lastDone(j) ?? Number.NEGATIVE_INFINITY]));
-  return [...jobs].sort(
-    (a, b) => done.get(b)! - done.get(a)! || a.job.startFrom - b.job.startFrom || (a.job.id < b.job.id ? -1 : 1) || 0,
-  );
+  const ranked = jobs.map((of) => ({ of, reached: reachedOf(of), last: lastDone(of) }));
+  ranked.sort((a, b) => {
+    const [x, y] = [a.of.job, b.of.job];
+    const later = a.last === b.last ? 0 : b.last - a.last;
+    return byReached(a.reached, b.reached) || later || x.startFrom - y.startFrom || (x.id < y.id ? -1 : 1);
+  });
+  return ranked.map(({ of }) => of);
 }
 
 /** Systems a job is planned with. */

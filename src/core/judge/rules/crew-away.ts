@@ -10,7 +10,7 @@ const F = findings({
     once: true,
     title: 'The crew is at another job first',
     why: 'It is planned to be {stretches}; what waits for it here begins when it is back.',
-    todo: 'The job at which somebody was last goes first, then the one whose work may begin first. With hands of its own this one need not wait: say who does it.',
+    todo: 'What is mixed and sets goes first, then the job at which somebody was last, then the one whose work may begin first. With hands of its own this one need not wait: say who does it.',
   },
 });
 const AT = texts('finding.crew-away', { stretch: 'at {job} {from} to {to}' });
