@@ -72,6 +72,7 @@ export const barrierCoat: Method = {
     ...tasks('barrier-coat', [
       {
         task: 'prep:check',
+        block: 'first',
         role: 'prepare',
         title: 'Mask, read the base temperature; dry?',
         detail: 'At least {dewMargin} above the dew point until it is tack-free.',

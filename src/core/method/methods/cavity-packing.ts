@@ -93,6 +93,7 @@ export const cavityPacking: Method = {
     ...tasks('cavity-packing', [
       {
         task: 'prep:clean',
+        block: 'first',
         throws: 'dust',
         onBase: true,
         role: 'prepare',

@@ -159,6 +159,7 @@ export const finishCoat: Method = {
       },
       {
         task: 'prep:mask',
+        block: 'first',
         role: 'prepare',
         title: 'Mask, read the base; dry?',
         detail: 'Tape at a margin all round; at least {dewMargin} above the dew point.',

@@ -163,6 +163,7 @@ export const fittingTack: Method = {
     ...tasks('fitting-tack', [
       {
         task: 'prep:check',
+        block: 'first',
         role: 'prepare',
         title: 'Read the temperature of the hull; dry?',
         detail: 'At least {dewMargin} above the dew point.',

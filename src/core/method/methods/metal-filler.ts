@@ -121,6 +121,7 @@ export const metalFiller: Method = {
       },
       {
         task: 'prep:wipe',
+        block: 'first',
         role: 'prepare',
         title: 'Degrease, read the temperature of the metal',
         detail: 'At least {dewMargin} above the dew point.',

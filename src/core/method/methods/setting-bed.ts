@@ -162,6 +162,7 @@ export const settingBed: Method = {
       },
       {
         task: 'prep:clean',
+        block: 'first',
         role: 'prepare',
         title: 'Vacuum, prime where asked, read the base',
         detail: 'Straightedge over it once more; at least {dewMargin} above the dew point.',

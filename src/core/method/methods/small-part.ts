@@ -138,6 +138,7 @@ export const smallPart: Method = {
       },
       {
         task: 'prep:abrade',
+        block: 'first',
         throws: 'dust',
         role: 'prepare',
         title: 'Abrade both faces, degrease, read the base',

@@ -100,6 +100,7 @@ export const stoneChip: Method = {
     ...tasks('stone-chip', [
       {
         task: 'prep:clean',
+        block: 'first',
         throws: 'dust',
         onBase: true,
         role: 'prepare',
