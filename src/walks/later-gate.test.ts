@@ -55,7 +55,7 @@ test('without a time to sand, the coat waits for what the sheet prints later, an
   const [note, ...more] = told(p);
   expect(more).toEqual([]);
   expect(note).toMatchObject({ severity: 'note' });
-  expect(note!.why).toMatch(/no time for grind or sand; “Mask, read the base; dry?” waits for full load instead/);
+  expect(note!.why).toMatch(/no time for grind or sand; “Mask, read the base; dry\?” waits for full load instead/);
   // It is a plan to its end: cut back, polished, signed.
   expect(p.steps.at(-1)!.id).toBe('release:tests');
 });
