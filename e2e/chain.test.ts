@@ -42,6 +42,19 @@ const first: Piece = {
   kitId: 'kit',
 };
 
+/** The collar with a second pour on it, once the first is firm. */
+function secondPour() {
+  const two = withNext(repairOf(first), collar);
+  return withPiece(two, {
+    ...pieceOf(two, 'p2'),
+    gate: 'firm',
+    void: ring(640, 520),
+    sheetId: sheet.id,
+    kitId: 'kit',
+    materialC: 18,
+  });
+}
+
 test('a chain is made, seen, changed and worked: then…, what lies between, two passes on one clock, and none removed that is begun', async () => {
   const page = await open();
   await takeJob(page, base(), { job, repairs: [repairOf(first)], sheets: [sheet] });
@@ -90,15 +103,7 @@ test('what stands in for a time that the first sheet does not tell is asked at t
   const page = await timed();
   await page.clock.install({ time: new Date(NOW) });
   const silent = { ...sheet, milestones: sheet.milestones.filter((m) => m.kind !== 'next-lift') };
-  const two = withNext(repairOf(first), collar);
-  const chain = withPiece(two, {
-    ...pieceOf(two, 'p2'),
-    gate: 'firm',
-    void: ring(640, 520),
-    sheetId: sheet.id,
-    kitId: 'kit',
-    materialC: 18,
-  });
+  const chain = secondPour();
   await takeJob(page, base(), { job, repairs: [chain], sheets: [silent] });
   await goTo(page, base(), `/job/${job.id}/collar/place?pass=p2`);
   const ask = page.getByTestId('stand-in');
@@ -115,16 +120,7 @@ test('what stands in for a time that the first sheet does not tell is asked at t
 test('two passes on one clock: every stage of both, the run to the second pour, a begun pass that stays', async () => {
   const page = await timed();
   await page.clock.install({ time: new Date(NOW) });
-  const one = repairOf(first);
-  const two = withNext(one, collar);
-  const chain = withPiece(two, {
-    ...pieceOf(two, 'p2'),
-    gate: 'firm',
-    void: ring(640, 520),
-    sheetId: sheet.id,
-    kitId: 'kit',
-    materialC: 18,
-  });
+  const chain = secondPour();
   await takeJob(page, base(), { job, repairs: [chain], sheets: [sheet] });
   const at = `/job/${job.id}/collar`;
   for (const stage of STAGES)

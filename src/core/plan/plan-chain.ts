@@ -1,15 +1,15 @@
-import { ENGINES, type Method, RELEASE, type StepDraft, stepFrom, TOOL_IDS, WET_ROLES } from '../method';
+import { ENGINES, RELEASE, type StepDraft, stepFrom, TOOL_IDS, WET_ROLES } from '../method';
 import { attempt, type Problem, type Said } from '../say';
 import { FAMILIES, type MilestoneId } from '../system';
-import { type Actuals, plansBy } from './actuals';
 import type { Window } from './calendar';
 import { derive, servedBy } from './derive';
 import { attempted } from './extra-steps';
-import { GATES, isTied, liesOn } from './gates';
+import { isTied, liesOn } from './gates';
 import type { Hands } from './hands';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
-import { type PassPlace, preparePass, type ReadyPass } from './plan-pass';
+import { isBefore, isCovered, isGlossy, keptOff } from './on-face';
+import { preparePass, type ReadyPass } from './plan-pass';
 import type { Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
 import type { PlanStop } from './stand-in';
@@ -261,7 +261,10 @@ function begun(
   const { plan, ready } = preparePass(here, {
     below: below?.laying ?? null,
     keepsOff: below?.ready ? keptOff(below.ready.method, ask.actuals) : null,
-    glossy: below !== null && liesOn(repair, below.ask.repair.passId) && isGlossy(repair, below, ask.actuals),
+    glossy:
+      below?.ready != null &&
+      liesOn(repair, below.ask.repair.passId) &&
+      isGlossy(repair, below.ready.finish, ask.actuals),
     readyMs,
     onFace,
   });
@@ -272,33 +275,6 @@ function begun(
   const next = asks[asks.findIndex((a) => a.repair.passId === repair.passId) + 1]?.repair;
   return wetWork(here, plan, ready, below, next);
 }
-
-/**
- * From this version of the core on a face is freed, ground, swept and trimmed before another pass lies on it, and nobody
- * masks or reads it while it is wet.
- */
-const BY_FACE = [0, 39] as const;
-
-/** Whether what is done on the set face of a pass comes before what lies on it. */
-const isBefore = ({ gate }: Piece, { onFace }: StepDraft, actuals: Actuals): boolean =>
-  plansBy(BY_FACE, actuals)
-    ? onFace === 'always' || ((onFace === 'set' || onFace === 'freed') && GATES[gate].abraded === true)
-    : onFace !== undefined && GATES[gate].abraded === true;
-
-/** Whether it is left out for what lies on it: that covers it as it is. */
-const isCovered = ({ gate }: Piece, { onFace }: StepDraft, actuals: Actuals): boolean =>
-  plansBy(BY_FACE, actuals) && (onFace === 'top' || (onFace === 'set' && !GATES[gate].abraded));
-
-/** What is kept off the face of a pass until it bears it. */
-const keptOff = ({ engine }: Method, actuals: Actuals): PassPlace['keepsOff'] =>
-  plansBy(BY_FACE, actuals) ? 'all' : ENGINES[engine].liesOpen === 'set' ? 'dust' : null;
-
-/** Whether a pass goes on a set face of which nothing takes the gloss. */
-const isGlossy = (next: Piece, { ready }: Going, actuals: Actuals): boolean =>
-  plansBy(BY_FACE, actuals) &&
-  GATES[next.gate].abraded === true &&
-  ready !== null &&
-  !ready.finish.some((d) => d.onFace !== 'freed' && isBefore(next, d, actuals));
 
 /** The wet work of a pass put on the clock, after that of the pass below. @param next the pass on top of it */
 function wetWork(

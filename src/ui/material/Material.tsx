@@ -2,7 +2,7 @@
 import { FilePlus } from 'lucide-react';
 import { useCallback, useMemo } from 'react';
 import { suits } from '@/core/judge';
-import { sheetSays } from '@/core/plan';
+import { sheetSays, shelfFor } from '@/core/plan';
 import { degC, kelvin, minutes, mm, percent, type Quantity, rangeOf, type Said } from '@/core/say';
 import { MILESTONES } from '@/core/system';
 
@@ -21,17 +21,22 @@ import { SuitTable } from './SuitTable';
 import { shelfOf } from './shelf-of';
 import { WarmPacks } from './WarmPacks';
 
+/** Whoever still chooses has fetched nothing. */
+const NO_KITS: ReadonlyMap<string, number> = new Map();
+
 function Sheet({ view, at, nowMs }: StageProps) {
   const { repair, plan } = at;
   const sheets = useWorkspace((d) => d.sheets);
   const stock = useWorkspace((d) => d.stock);
   const shelf = useMemo(() => shelfOf(sheets, repair.sheetId), [sheets, repair.sheetId]);
   const { job, plan: whole } = view;
+  // What jobs before this one take of a lot is not there for it.
+  const { before } = whole;
   const found = useBitByBit(
     `${repair.id} ${repair.passId}`,
     useCallback(
-      () => suits({ job, repair, plan: whole, sheets: shelf, stock: [...stock.values()] }),
-      [job, whole, repair, shelf, stock],
+      () => suits({ job, repair, plan: whole, sheets: shelf, stock: shelfFor([...stock.values()], before, NO_KITS) }),
+      [job, whole, before, repair, shelf, stock],
     ),
   );
   const candidates = found ?? [];

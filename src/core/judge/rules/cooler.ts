@@ -1,10 +1,10 @@
 import { valueAt } from '../../climate';
 import { paceOf } from '../../cure';
-import { ENGINES, settingIn } from '../../method';
 import { attempt, degC, exactly, kelvin, minutes, texts } from '../../say';
 import { milestoneOf } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
+import { weighedPots } from './weighed-pots';
 
 /** Fewer batches than that nobody would cool a resin for. */
 const MANY = 4;
@@ -30,16 +30,14 @@ const { keep: KEEP } = texts('way.cooler', { keep: 'The packs at {cool}' });
  */
 export const coolerRules: Readonly<Record<string, Rule>> = {
   'cooler-pots': ({ plan, repair, actuals }) => {
-    const { mix, method, context, batches, potC, usableMin, thermal, steps } = plan;
+    const { mix, context, batches, potC, usableMin, thermal, steps } = plan;
     const useBy = context && milestoneOf(context.sheet, 'use-by');
-    const pace = method && context && ENGINES[method.engine].pace?.(context);
-    if (!mix || !useBy || !pace || !thermal || potC === null || usableMin === null) return [];
-    // Whole kits, like parts, and what is pressed are counted otherwise; and nobody cools what is mixed already.
-    const counted = batches.every((b) => b.kits === null && !b.fromTo && b.mixers === 0);
-    if (!counted || batches.length < MANY || actuals.startedAt !== null || repair.materialC === null) return [];
-    const placing = settingIn(context, pace.setting) * pace.mlPerMin * repair.crew;
+    // Nobody cools what is mixed already.
+    const pots = batches.length < MANY || repair.materialC === null ? null : weighedPots({ plan, actuals });
+    if (!pots || !mix || !useBy || !thermal || potC === null || usableMin === null) return [];
+    const { crew } = repair;
     // Something else than the clock bounds a pot.
-    if (mix.capMl < placing * usableMin * 0.999) return [];
+    if (mix.capMl < pots.inTimeMl({ crew, minutes: usableMin }) * 0.999) return [];
     const mixMs = steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
     const base = mixMs === undefined ? null : attempt(() => valueAt(thermal.base, mixMs));
     if (!base?.ok) return [];
@@ -48,11 +46,8 @@ export const coolerRules: Readonly<Record<string, Rule>> = {
     const coolC = Math.ceil(Math.max(base.value, sheet.limits.materialMinC ?? base.value, row.lowC) - 1e-9);
     if (potC - coolC < NOTICED_K || potC > row.highC || potC < row.lowC) return [];
     const [lives, longer] = [row.minutesAt(potC), row.minutesAt(coolC)];
-    const behind = pace.ofMixed ? sheet.potLossMl : 0;
-    const eachMl = Math.min(mix.mostHeldMl, placing * (usableMin + longer - lives) - behind);
-    const portions = new Map<number, number>();
-    for (const b of batches) portions.set(b.portion, (portions.get(b.portion) ?? 0) + b.placedMl);
-    const few = [...portions.values()].reduce((sum, ml) => sum + Math.ceil(ml / eachMl - 1e-9), 0);
+    const eachMl = pots.eachMl({ crew, minutes: usableMin + longer - lives });
+    const few = pots.count(eachMl);
     if (!(eachMl > 0) || few > batches.length * (1 - SPARED)) return [];
     return [
       F['cooler-pots'](

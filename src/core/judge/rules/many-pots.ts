@@ -1,7 +1,7 @@
-import { ENGINES, settingIn } from '../../method';
 import { minutes, ml, texts } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
+import { weighedPots } from './weighed-pots';
 
 /** As many mixes of one pass are a morning of nothing else. */
 const MANY = 10;
@@ -22,21 +22,13 @@ const { hands: HANDS } = texts('way.many-pots', { hands: 'With {n} pairs of hand
 /** How many mixes a pass takes, where they are more than a person would expect, and what would lower it. */
 export const manyPotsRules: Readonly<Record<string, Rule>> = {
   'many-pots': ({ plan, repair, actuals }) => {
-    const { mix, method, context, batches, usableMin } = plan;
-    const pace = method && context && ENGINES[method.engine].pace?.(context);
-    if (!mix || !pace || usableMin === null || batches.length < MANY || actuals.startedAt !== null) return [];
-    // Whole kits, like parts, and what is pressed are counted otherwise.
-    if (!batches.every((b) => b.kits === null && !b.fromTo && b.mixers === 0)) return [];
+    const { mix, context, batches, usableMin } = plan;
+    const pots = batches.length < MANY ? null : weighedPots({ plan, actuals });
+    if (!pots || !mix || !context || usableMin === null) return [];
     const { sheet } = context;
-    const behind = pace.ofMixed ? sheet.potLossMl : 0;
-    const eachWith = (crew: number) =>
-      Math.min(mix.mostHeldMl, settingIn(context, pace.setting) * pace.mlPerMin * crew * usableMin - behind);
-    const portions = new Map<number, number>();
-    for (const b of batches) portions.set(b.portion, (portions.get(b.portion) ?? 0) + b.placedMl);
-    const potsWith = (crew: number) =>
-      [...portions.values()].reduce((sum, all) => sum + Math.ceil(all / eachWith(crew) - 1e-9), 0);
+    const eachWith = (crew: number) => pots.eachMl({ crew, minutes: usableMin });
     const hands = repair.crew * 2;
-    const fewer = potsWith(hands);
+    const fewer = pots.count(eachWith(hands));
     const worth = hands <= 12 && fewer <= batches.length * (1 - SPARED);
     return [
       F['many-pots'](
