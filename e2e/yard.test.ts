@@ -10,6 +10,8 @@ test('a crew that is wanted at two jobs is told, then one is planned round the o
   await page.goto(base());
   // Each job of the sample has a crew of its own, but for the landing, which waits for the ramp's.
   await page.getByRole('heading', { name: 'Workboat before launching' }).waitFor();
+  // What would tell it is fetched with the jobs.
+  await page.waitForLoadState('networkidle');
   const twice = page.getByRole('region', { name: 'At two places at once' });
   expect(await twice.count()).toBe(0);
   const opens = async () => {

@@ -72,17 +72,23 @@ export function CardPage({ jobId }: { jobId: string }) {
                   {repairName(repair)} <span className="font-normal text-base">{repair.place}</span>
                 </h2>
                 {plan.steps[0] && (
-                  <dl className="flex flex-wrap items-baseline gap-x-2 [&>dd]:mr-4">
-                    <dt>begin</dt>
-                    <dd className="fig font-semibold">{dayAndClock(plan.steps[0].startMs, zone)}</dd>
-                    <dt>leave alone to</dt>
-                    <dd className="fig font-semibold">
-                      {main?.planMs ? dayAndClock(main.planMs, zone) : 'no time: see findings'}
-                    </dd>
-                    <dt>open</dt>
-                    <dd className="fig font-bold text-lg">
-                      {plan.openMs !== null ? dayAndClock(plan.openMs, zone) : '—'}
-                    </dd>
+                  <dl className="flex flex-wrap items-baseline gap-x-6 [&>div]:flex [&>div]:items-baseline [&>div]:gap-x-2">
+                    <div>
+                      <dt>begin</dt>
+                      <dd className="fig font-semibold">{dayAndClock(plan.steps[0].startMs, zone)}</dd>
+                    </div>
+                    <div>
+                      <dt>leave alone to</dt>
+                      <dd className="fig font-semibold">
+                        {main?.planMs ? dayAndClock(main.planMs, zone) : 'no time: see findings'}
+                      </dd>
+                    </div>
+                    <div>
+                      <dt>open</dt>
+                      <dd className="fig font-bold text-lg">
+                        {plan.openMs !== null ? dayAndClock(plan.openMs, zone) : '—'}
+                      </dd>
+                    </div>
                   </dl>
                 )}
               </div>
