@@ -12,6 +12,10 @@ export const Finding = z.object({
   once: z.literal(true).optional(),
   /** The field of the refusal that it tells the ways out of: nobody can go on all the same, there is no plan. */
   refusal: z.string().optional(),
+  /** What it is, among the things that go wrong, where that has to be recorded. */
+  trouble: z.string().max(80).optional(),
+  /** What may be said to it with one press, and is kept as the reason to go on. */
+  answer: Said.optional(),
   severity: z.enum(['stop', 'caution', 'note']),
   stage: z.enum(['inspect', 'measure', 'material', 'mix', 'place', 'hold', 'finish', 'release']),
   title: Said,
@@ -53,6 +57,8 @@ export type Notice = (
     readonly stage?: Finding['stage'];
     readonly ways?: Finding['ways'];
     readonly refusal?: string;
+    readonly trouble?: string;
+    readonly answer?: Said;
   },
 ) => Finding;
 
@@ -77,6 +83,8 @@ export function findings<K extends string>(table: Readonly<Record<K, FindingRow>
       ...(row.once ? { once: true as const } : {}),
       ...(over.ways?.length ? { ways: over.ways } : {}),
       ...(over.refusal === undefined ? {} : { refusal: over.refusal }),
+      ...(over.trouble === undefined ? {} : { trouble: over.trouble }),
+      ...(over.answer === undefined ? {} : { answer: over.answer }),
     });
   }
   return notices;

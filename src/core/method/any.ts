@@ -1,4 +1,5 @@
 import type { MilestoneId } from '../system';
+import { HELD_LONGER } from './common';
 import { type TaskRow, tasks } from './task';
 
 const rows = tasks('any', [
@@ -21,6 +22,28 @@ const rows = tasks('any', [
     detail: 'Cover against more rain. No dark patches, base above the dew point by what the sheet asks; read it again.',
     confirm: 'Dry again, and read',
     work: { fixed: 20 },
+    hold: true,
+  },
+  {
+    task: 'prep:clean-again',
+    role: 'prepare',
+    title: 'Clean the face again, read it',
+    detail:
+      'Brush off what lies on it, blow or vacuum, wipe from clean to clean with fresh rags. As wet or dry as the sheet asks, at least {dewMargin} above the dew point.',
+    confirm: 'Clean again, and read',
+    work: { fixed: 5, per: { m2: 5 } },
+    hold: true,
+  },
+  {
+    task: 'abrade:set',
+    throws: 'dust',
+    role: 'prepare',
+    title: 'Wash and abrade what has set',
+    detail:
+      'It is hard: nothing of it smears or rolls up. Wash with water and a pad, let it dry, abrade until the gloss is gone, wipe the dust off.',
+    confirm: 'Dull, dry and clean',
+    work: { per: { m2: 8 } },
+    waits: { for: 'sandable', on: 'all', orElse: HELD_LONGER },
     hold: true,
   },
   {
@@ -68,10 +91,12 @@ const rows = tasks('any', [
 ]);
 
 /**
- * Tasks that come up in any method: a stand time of the sheet, drying after rain, a missed window, the tests before it
- * is opened.
+ * Tasks that come up in any method: a stand time of the sheet, drying after rain, cleaning after dust, a missed window,
+ * the tests before it is opened.
  */
-export const [STAND, DRY_AGAIN, ABRADE, DULL, BARE_AGAIN, RELEASE] = rows as readonly [
+export const [STAND, DRY_AGAIN, CLEAN_AGAIN, ABRADE_SET, ABRADE, DULL, BARE_AGAIN, RELEASE] = rows as readonly [
+  TaskRow,
+  TaskRow,
   TaskRow,
   TaskRow,
   TaskRow,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { FaceAgain } from '../method';
 import type { CutShort } from '../mix';
 import type { MilestoneId, PartId } from '../system';
 import type { TestReading } from './acceptance';
@@ -61,15 +62,18 @@ export interface Actuals {
   readonly placesTopped: ReadonlyMap<number, number>;
   readonly holdRestartedAt: number | null;
   /**
-   * What was done before these instants is done again: all of the pass, or what brought the surface back and tested it.
+   * What was done before these instants is done again: all of the pass; what is left to hold, finish and test behind
+   * what is placed anew; or what brought the surface back and tested it.
    */
-  readonly doneAgain: readonly { readonly atMs: number; readonly what: 'pass' | 'finish' }[];
+  readonly doneAgain: readonly { readonly atMs: number; readonly what: 'pass' | 'placed' | 'finish' }[];
   /** Troubles in their order, with the sign that was found. */
   readonly troubles: readonly { readonly id: string; readonly sign: string | null; readonly atMs: number }[];
   /** How many pairs of hands were left from an instant on, in order. */
   readonly hands: readonly { readonly atMs: number; readonly left: number }[];
-  /** Times the base must be dried and checked again, with the step before which it stands. */
-  readonly preparedAgain: readonly { readonly atMs: number }[];
+  /** Times the face must be made good again before anything more is placed on it. */
+  readonly preparedAgain: readonly FaceAgainAt[];
+  /** Top-ups that go on once what lies there has set, by their number. */
+  readonly toppedOnceSet: ReadonlySet<number>;
   readonly overrides: ReadonlyMap<string, { readonly reason: string; readonly role: string; readonly atMs: number }>;
   readonly tests: ReadonlyMap<string, { readonly answer: 'yes' | 'no'; readonly atMs: number }>;
   /** Figures of measured tests, in order. */
@@ -109,6 +113,15 @@ export interface Actuals {
   readonly shown: ReadonlySet<Shows>;
 }
 
+/** When a face must be made good again. */
+export interface FaceAgainAt {
+  readonly atMs: number;
+  /** What is done to it; undefined in records of earlier versions: it is dried, and a primer abraded. */
+  readonly face?: readonly FaceAgain[];
+  /** The primer was wet, and serves no more. */
+  readonly primer?: true;
+}
+
 /** A signature. */
 export interface Signed {
   readonly role: string;
@@ -141,6 +154,7 @@ export const NOTHING_YET: Actuals = {
   troubles: [],
   hands: [],
   preparedAgain: [],
+  toppedOnceSet: new Set(),
   overrides: new Map(),
   tests: new Map(),
   measured: new Map(),
@@ -164,6 +178,11 @@ export const NOTHING_YET: Actuals = {
 const BY_SHARED = [0, 35] as const;
 /** Each turn of bared faces has its last wipe since. */
 const BY_WIPES = [0, 34] as const;
+/** What holds and covers is done again behind what is placed anew since. */
+const BY_HELD_AGAIN = [0, 40] as const;
+/** Whether it is, in work that was begun so. */
+export const holdsAgain = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean =>
+  plansBy(BY_HELD_AGAIN, actuals);
 /** What of the steps is as it was, in work that was begun so. */
 export const stepsBegun = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>) => ({
   wipedOnce: !plansBy(BY_WIPES, actuals),

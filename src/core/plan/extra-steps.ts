@@ -1,37 +1,21 @@
 import {
-  ABRADE,
-  answerTo,
-  DRY_AGAIN,
+  answerOnRecord,
   type Method,
   partsIn,
   type Role,
   STAND,
+  type Stage,
   type StepContext,
   type StepDraft,
   stepFrom,
   stepId,
   TROUBLES,
 } from '../method';
-import { type Message, texts } from '../say';
 import { milestoneOf } from '../system';
 import { placesIn } from '../void';
-import type { Actuals } from './actuals';
-import type { PlannedStep } from './repair-plan';
-
-/** Words put round those of a step. */
-export const AGAIN = texts('again', {
-  again: '{title}, again',
-  places: '{title}: again, for {places} of {all}',
-  rests: '{detail} {rests}',
-  touch: 'Try it first, by touch at the edge and on its smear; not firm: leave it, try again each hour. {detail}',
-});
-
-/** The last step before a night at which wet work rests: it says how it is left, and is told by itself. */
-export const leftOverNight = (last: PlannedStep, rests: Message): PlannedStep => ({
-  ...last,
-  detail: AGAIN.rests({ detail: last.detail, rests }),
-  apart: true,
-});
+import { type Actuals, holdsAgain } from './actuals';
+import { AGAIN, again } from './again';
+import { facedAgain, onceSet, primersAgain } from './spoiled-face';
 
 /** Where the sheet asks for a stand time, mixing is followed by it, and clocks that count from its end do so. */
 export function withStand(drafts: readonly StepDraft[], method: Method, c: StepContext): readonly StepDraft[] {
@@ -46,11 +30,22 @@ export function withStand(drafts: readonly StepDraft[], method: Method, c: StepC
   });
 }
 
+/** What is done again, by how far back a trouble goes. */
+const AGAIN_BACK_TO: Readonly<Record<Actuals['doneAgain'][number]['what'], ReadonlySet<Stage> | null>> = {
+  pass: null,
+  placed: new Set<Stage>(['hold', 'finish', 'release']),
+  finish: new Set<Stage>(['finish', 'release']),
+};
+
 /** Which attempt at a step stands now: a lost batch, a pass or a surface begun anew each make it one more. */
-function attemptAt(d: StepDraft, { redone, doneAgain, done, begun }: Actuals): number {
+function attemptAt(d: StepDraft, actuals: Actuals): number {
+  const { redone, doneAgain, done, begun } = actuals;
   let attempt = 1 + (d.key.batch === null ? 0 : (redone.get(d.key.batch) ?? 0));
   for (const { what, atMs } of doneAgain) {
-    if (what === 'finish' && d.stage !== 'finish' && d.stage !== 'release') continue;
+    const back = AGAIN_BACK_TO[what === 'placed' && !holdsAgain(actuals) ? 'finish' : what];
+    // What holds one batch or one part goes by that.
+    const apart = d.stage === 'hold' && what === 'placed' && (d.batch !== undefined || d.part !== undefined);
+    if (apart || (back && !back.has(d.stage))) continue;
     const id = stepId({ ...d.key, attempt });
     const last = done.get(id) ?? begun.get(id);
     if (last !== undefined && last <= atMs) attempt++;
@@ -61,9 +56,7 @@ function attemptAt(d: StepDraft, { redone, doneAgain, done, begun }: Actuals): n
 /** A step as the attempt at it that stands now. */
 export function attempted(d: StepDraft, actuals: Actuals): StepDraft {
   const attempt = attemptAt(d, actuals);
-  if (attempt === 1) return d;
-  const key = { ...d.key, attempt };
-  return { ...d, key, id: stepId(key), title: AGAIN.again({ title: d.title }) };
+  return attempt === 1 ? d : again(d, attempt);
 }
 
 /**
@@ -83,7 +76,7 @@ function withPotsSetOut(
   if (!first || !row?.work.per?.batch || setOutMs === undefined) return renamed;
   const lost = troubles.filter(({ id, sign, atMs }) => {
     const known = TROUBLES.find((t) => t.id === id);
-    return atMs >= setOutMs && known && answerTo(known, sign)?.effect === 'redo-batch';
+    return atMs >= setOutMs && known && answerOnRecord(known, sign)?.effect === 'redo-batch';
   });
   const open = new Set(
     renamed.flatMap((d) => (d.marks?.begin?.includes('mix-begins') && !done.has(d.id) ? [d.batch!] : [])),
@@ -143,25 +136,25 @@ function withPlacesAgain(
   }, steps);
 }
 
-/** Steps with the marks of trouble: what was lost gets new steps, a wetted base is dried and checked again. */
+/** Steps with the marks of trouble: what was lost gets new steps, a spoiled face is made good again. */
 export function withTrouble(
   drafts: readonly StepDraft[],
   method: Method,
   c: StepContext,
   actuals: Actuals,
 ): readonly StepDraft[] {
-  const attempts = drafts.map((d) => attempted(d, actuals));
-  const renamed = withPlacesAgain(withPotsSetOut(attempts, method, c, actuals), attempts, c, actuals);
+  const attempts = primersAgain(
+    drafts.map((d) => attempted(d, actuals)),
+    actuals,
+  );
+  const placesAgain = withPlacesAgain(withPotsSetOut(attempts, method, c, actuals), attempts, c, actuals);
+  const renamed = onceSet(placesAgain, method, c, actuals);
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
-  if (at < 0) return renamed;
-  // A primer that lay open then counts as one whose window is missed.
-  const primed = drafts.flatMap((d) => (d.role === 'prime' ? (actuals.done.get(d.id) ?? []) : []));
-  const again = actuals.preparedAgain.flatMap(({ atMs }, i): StepDraft[] =>
-    [DRY_AGAIN, ...(primed.some((ms) => ms <= atMs) ? [ABRADE] : [])].map((row) => ({
-      ...stepFrom(method, row, { ...c, batch: null }, { task: row.task, batch: null, attempt: i + 2 }),
-      block: renamed[at]!.block,
-    })),
-  );
-  return [...renamed.slice(0, at), ...again, ...renamed.slice(at)];
+  // Nothing is dried for looking at vents: more must go on that face. Earlier versions asked no such thing.
+  const more = renamed.slice(Math.max(0, at)).some((d) => !actuals.done.has(d.id) && d.marks?.end?.includes('placed'));
+  if (at < 0 || (!more && actuals.preparedAgain.every((f) => f.face))) return renamed;
+  const { block } = renamed[at]!;
+  const faces = facedAgain(renamed, method, c, { actuals, first: drafts }).map((d) => ({ ...d, block }));
+  return [...renamed.slice(0, at), ...faces, ...renamed.slice(at)];
 }

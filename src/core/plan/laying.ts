@@ -2,9 +2,9 @@ import { RENEWS, RENEWS_FACE, type StepDraft, type StepKey, stepFrom, stepId, ty
 import { layerOf } from '../mix';
 import { refuse, texts } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
+import { AGAIN, leftOverNight } from './again';
 import { beginsFrom } from './begins';
 import type { DayEnd, Window } from './calendar';
-import { AGAIN, leftOverNight } from './extra-steps';
 import type { LayAsk, Laying } from './lay-ask';
 import { clocksOf, upTo, type Wait } from './pass-clocks';
 import type { MissedWindow, PlannedStep } from './repair-plan';

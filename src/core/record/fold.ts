@@ -1,5 +1,5 @@
-import { answerTo, TROUBLES } from '../method';
-import { type Actuals, FIRST_PASS, NOTHING_YET } from '../plan';
+import { answerOnRecord, TROUBLES, type TroubleAnswer } from '../method';
+import { type Actuals, type FaceAgainAt, FIRST_PASS, NOTHING_YET } from '../plan';
 import { byTime, type Event } from './event';
 
 /** The browser an event was written in: its tabs share one clock. */
@@ -157,45 +157,61 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
   }
 }
 
+/** What a face needs after a trouble, as the plan keeps it. */
+const facesOf = ({ face, primer }: TroubleAnswer): Omit<FaceAgainAt, 'atMs'> => ({
+  ...(face ? { face } : {}),
+  ...(primer ? { primer } : {}),
+});
+
 function trouble(before: Actuals, event: Event): Actuals {
   if (event.body.kind !== 'trouble') return before;
   const { batch, missingMl, placed, sign = null, part, places } = event.body;
   const id = event.body.trouble;
   const known = TROUBLES.find((t) => t.id === id);
-  const answer = known && answerTo(known, sign);
+  const answer = known && answerOnRecord(known, sign);
   const effect = answer?.effect;
   const atMs = event.at;
-  const state = { ...before, troubles: [...before.troubles, { id, sign, atMs }] };
+  // Whatever else it does, a face that must be made good again is.
+  const faces = effect === 'redo-preparation' || answer?.face ? [{ atMs, ...facesOf(answer!) }] : [];
+  const state: Actuals = {
+    ...before,
+    troubles: [...before.troubles, { id, sign, atMs }],
+    preparedAgain: [...before.preparedAgain, ...faces],
+  };
   /** What was finished and found good stands no longer once the fill under it is touched. */
-  const again = (what: 'pass' | 'finish') => ({
+  const again = (what: Actuals['doneAgain'][number]['what']) => ({
     doneAgain: [...state.doneAgain, { atMs, what }],
     ...UNTESTED,
+  });
+  /** A batch that is mixed again, from new material. */
+  const lost = (of: number): Actuals => ({
+    ...state,
+    ...again('placed'),
+    redone: withKey(state.redone, of, (state.redone.get(of) ?? 0) + 1),
+    left: new Map([...state.left].filter(([batch]) => batch !== of)),
+    pours: state.pours.filter((p) => p.batch !== of),
   });
   switch (effect) {
     case 'redo-batch':
       if (batch !== null && placed && answer!.keepsPlaced)
         return {
           ...state,
-          ...again('finish'),
+          ...again('placed'),
           cuts: [...state.cuts, { batch, placedMl: placed.ml }],
           done: withKey(state.done, placed.step, atMs),
         };
-      return batch === null
-        ? state
-        : {
-            ...state,
-            ...again('finish'),
-            redone: withKey(state.redone, batch, (state.redone.get(batch) ?? 0) + 1),
-            left: new Map([...state.left].filter(([of]) => of !== batch)),
-            pours: state.pours.filter((p) => p.batch !== batch),
-          };
+      return batch === null ? state : lost(batch);
     case 'more-material':
       return missingMl === null
         ? state
         : {
             ...state,
-            ...again('finish'),
+            // What is put on once it has set is held by itself.
+            ...again(answer!.onceSet ? 'finish' : 'placed'),
             topUpsMl: [...state.topUpsMl, missingMl],
+            toppedOnceSet: answer!.onceSet
+              ? new Set(state.toppedOnceSet).add(state.topUpsMl.length)
+              : state.toppedOnceSet,
             remade: part === undefined ? state.remade : withKey(state.remade, state.topUpsMl.length, part),
             placesTopped:
               places === undefined ? state.placesTopped : withKey(state.placesTopped, state.topUpsMl.length, places),
@@ -207,7 +223,7 @@ function trouble(before: Actuals, event: Event): Actuals {
     case 'restart-hold':
       return { ...state, holdRestartedAt: atMs };
     case 'redo-preparation':
-      return { ...state, preparedAgain: [...state.preparedAgain, { atMs }] };
+      return answer!.primer && batch !== null ? lost(batch) : state;
     case 'redo-finish':
       return { ...state, ...again('finish') };
     case 'redo-pass':
@@ -215,7 +231,7 @@ function trouble(before: Actuals, event: Event): Actuals {
       if (places !== undefined && missingMl !== null)
         return {
           ...state,
-          ...again('finish'),
+          ...again('placed'),
           topUpsMl: [...state.topUpsMl, missingMl],
           placesAgain: withKey(state.placesAgain, state.topUpsMl.length, places),
           remade: part === undefined ? state.remade : withKey(state.remade, state.topUpsMl.length, part),
@@ -229,6 +245,7 @@ function trouble(before: Actuals, event: Event): Actuals {
         left: new Map(),
         cuts: [],
         topUpsMl: [],
+        toppedOnceSet: new Set(),
         remade: new Map(),
         placesAgain: new Map(),
         placesTopped: new Map(),

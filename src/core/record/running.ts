@@ -1,4 +1,5 @@
-import { type Finding, findings } from '../judge';
+import { type Finding, findings, stepOfLivePot } from '../judge';
+import type { TroubleAnswer } from '../method';
 import { GATES, type MilestoneTime, mixerStandsMs, type PlannedStep } from '../plan';
 import { at, minutes, on, type Value } from '../say';
 import { isMetered } from '../system';
@@ -7,13 +8,21 @@ import type { PassView, RepairView } from './bundle';
 /** The pot that is live now: mixing has begun, and its last step of placing is not done. */
 export const livePot = ({ passes }: Pick<RepairView, 'passes'>): MilestoneTime | null => {
   for (const { plan } of passes) {
-    const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
-    const placed = begun && plan.steps.find((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
-    if (placed && placed.doneAt === null)
-      return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === begun.batch) ?? null;
+    const step = stepOfLivePot(plan);
+    if (step) return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === step.batch) ?? null;
   }
   return null;
 };
+
+/**
+ * Which batch something befell: where its primer did, the one that is mixed to go on that, if any; else the one in
+ * hand, of the latest step begun or done that belongs to one. null: none
+ */
+export const batchBefallen = ({ plan }: PassView, answer: Pick<TroubleAnswer, 'primer'> | null): number | null =>
+  (answer?.primer
+    ? stepOfLivePot(plan)
+    : plan.steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))
+  )?.batch ?? null;
 
 /**
  * The working time that the coming step stands in beside the pot, and that has begun: the open time of what was spread

@@ -17,8 +17,7 @@ import { FindingCard, useFormat, useSay, Ways } from '../shared/bits';
 import { CalendarButton } from '../shared/CalendarButton';
 import { Link } from '../shared/Link';
 import { SavingButton } from '../shared/SavingButton';
-import { Override } from '../shared/StageFindings';
-import { StandInAsk, StandInsChosen } from '../shared/StandIns';
+import { StandInsChosen } from '../shared/StandIns';
 import { countdown, shortWhen } from '../shared/when';
 import { useNow } from '../workspace/now';
 import { setPrefs, usePrefs } from '../workspace/prefs';
@@ -31,6 +30,7 @@ import { ElsewhereFirst } from './ElsewhereFirst';
 import { PlaceTicks } from './PlaceTicks';
 import { Pot } from './Pot';
 import { potShown, runningAt, standingWords } from './pot-shown';
+import { StopsHere } from './StopsHere';
 import { TroubleDialog } from './TroubleDialog';
 import { Uptakes } from './Uptakes';
 
@@ -53,6 +53,12 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
   const awake = useAwake();
   const [dialog, setDialog] = useState<'none' | Asked>('none');
   const [checked, setChecked] = useState<string | null>(null);
+  /** What went wrong, where a finding knows. */
+  const [known, setKnown] = useState<string | null>(null);
+  const wentWrong = (trouble: string | null) => {
+    setKnown(trouble);
+    setDialog('trouble');
+  };
   // Asked for by typing, from wherever one was.
   const asked = useSearchParams().get('do');
   const router = useRouter();
@@ -251,18 +257,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
               )}
             </section>
           )}
-          {alike(stops).map(({ first: f, more }) => (
-            <FindingCard key={f.id} zone={zone} finding={f} more={more}>
-              <StandInAsk at={at} zone={zone} finding={f}>
-                <Override at={at} zone={zone} finding={f} more={more} />
-              </StandInAsk>
-            </FindingCard>
-          ))}
-          {earlyFinding && earlyHeld && (
-            <FindingCard zone={zone} finding={earlyFinding}>
-              <Override at={at} zone={zone} finding={earlyFinding} />
-            </FindingCard>
-          )}
+          <StopsHere at={at} zone={zone} stops={stops} early={earlyHeld ? earlyFinding : null} onTrouble={wentWrong} />
           {started && step?.role === 'test' && (
             <section
               aria-label="Tests"
@@ -337,7 +332,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             className="btn btn-outline btn-error justify-center min-h-[3.6rem]"
             style={{ background: 'var(--stop-bg)', color: 'var(--stop-ink)', borderWidth: 2 }}
             disabled={!started}
-            onClick={() => setDialog('trouble')}
+            onClick={() => wentWrong(null)}
           >
             <TriangleAlert size={20} aria-hidden="true" /> Something went wrong
           </button>
@@ -387,8 +382,13 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
       />
       <NoteDialog open={dialog === 'note'} onClose={() => setDialog('none')} repairId={repairId} role={role} />
       <TroubleDialog
+        key={known}
+        known={known}
         open={dialog === 'trouble'}
-        onClose={() => setDialog('none')}
+        onClose={() => {
+          setDialog('none');
+          setKnown(null);
+        }}
         at={pass}
         step={step}
         role={role}

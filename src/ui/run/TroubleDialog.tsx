@@ -12,7 +12,7 @@ import {
   usuallyAnew,
   usuallyStays,
 } from '@/core/plan';
-import type { PassView } from '@/core/record';
+import { batchBefallen, type PassView } from '@/core/record';
 import { phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
@@ -25,6 +25,8 @@ import { HandsLeft, HowMany, handsNow, Until, WhatStays, WhichAnew } from './tro
 
 interface Props {
   readonly open: boolean;
+  /** What it is, where that is known already. */
+  readonly known?: string | null;
   readonly onClose: () => void;
   readonly at: PassView;
   /** What comes next: troubles of its moment come first. */
@@ -34,8 +36,8 @@ interface Props {
 }
 
 /** Something went wrong: what to do now comes first, then a new plan from here. */
-export function TroubleDialog({ open, onClose, at, step, role, zone }: Props) {
-  const [id, setId] = useState<string | null>(null);
+export function TroubleDialog({ open, known = null, onClose, at, step, role, zone }: Props) {
+  const [id, setId] = useState<string | null>(known);
   const trouble = TROUBLES.find((t) => t.id === id);
   const close = () => {
     setId(null);
@@ -108,7 +110,9 @@ function Met({
   onElse,
 }: Pick<Props, 'at' | 'role' | 'zone'> & { trouble: Trouble; onDone: () => void; onElse: () => void }) {
   const format = useFormat();
-  const [sign, setSign] = useState<string | null>(null);
+  const signs = signsOf(trouble, at.plan.method!);
+  // Where it can show one thing alone, nobody is asked which.
+  const [sign, setSign] = useState<string | null>(signs?.length === 1 ? signs[0]!.id : null);
   const system = usePrefs((p) => p.system);
   const count = trouble.ofPart ? (at.plan.piece.void?.count ?? 1) : 1;
   const [part, setPart] = useState(0);
@@ -131,12 +135,9 @@ function Met({
     setSign(found);
     setAnew(null);
   };
-  const signs = signsOf(trouble);
   const answer = answerTo(trouble, sign);
-  const { steps, batches, mix } = at.plan;
-  // The batch in hand: the one of the latest step begun or done that belongs to one.
-  const batch =
-    steps.findLast((s) => s.batch !== undefined && (s.begunAt !== null || s.doneAt !== null))?.batch ?? null;
+  const { batches, mix } = at.plan;
+  const batch = batchBefallen(at, answer);
   const needsBatch = answer?.effect === 'redo-batch' && batch === null;
   const lacks = answer?.effect === 'more-material' && holes ? placesLacking(holes, lacking) : null;
   const needsAmount = answer?.effect === 'more-material' && !missing && !lacks;

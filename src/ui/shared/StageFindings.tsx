@@ -11,6 +11,7 @@ import { changePass, recordAll } from '../workspace/workspace';
 import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
 import { RecordForm } from './RecordForm';
+import { SavingButton } from './SavingButton';
 import { StandInAsk } from './StandIns';
 
 interface OverrideProps {
@@ -24,8 +25,16 @@ interface OverrideProps {
 /** Overriding a stop: a reason and a role, kept in the record. */
 export function Override(of: OverrideProps) {
   const [open, setOpen] = useState(false);
+  const says = useSay(of.zone);
+  const role = usePrefs((p) => p.role);
+  const { answer } = of.finding;
   return (
     <>
+      {answer && (
+        <SavingButton className="btn mt-1 mr-2 min-h-11" onSave={() => goOn(of, says, { reason: says(answer), role })}>
+          {says(answer)}
+        </SavingButton>
+      )}
       <button type="button" className="btn btn-outline btn-error text-sm mt-1" onClick={() => setOpen(true)}>
         Go on all the same…
       </button>
@@ -36,9 +45,24 @@ export function Override(of: OverrideProps) {
   );
 }
 
+/** Keeps in the record that the work goes on against a stop, and the same of other batches. */
+const goOn = (
+  { at, finding, more = [] }: OverrideProps,
+  says: ReturnType<typeof useSay>,
+  { reason, role }: { readonly reason: string; readonly role: string },
+) =>
+  recordAll(
+    at.repair.id,
+    [finding, ...more].map((f) => ({
+      body: { kind: 'override', finding: f.id, title: says(f.title), reason } as const,
+    })),
+    role,
+  );
+
 const OverrideFields = z.object({ reason: bodyShape('override').reason, role: Role });
 
-function OverrideForm({ at, zone, finding, more = [], onDone }: OverrideProps & { onDone: () => void }) {
+function OverrideForm({ onDone, ...of }: OverrideProps & { onDone: () => void }) {
+  const { zone, finding } = of;
   const says = useSay(zone);
   const known = usePrefs((p) => p.role);
   return (
@@ -61,15 +85,7 @@ function OverrideForm({ at, zone, finding, more = [], onDone }: OverrideProps & 
           { name: 'role', label: 'Your role', missing: 'Say in which role you decide this.' },
         ]}
         act="Keep this in the record and go on"
-        onSave={async ({ reason, role }) => {
-          await recordAll(
-            at.repair.id,
-            [finding, ...more].map((f) => ({
-              body: { kind: 'override', finding: f.id, title: says(f.title), reason } as const,
-            })),
-            role,
-          );
-        }}
+        onSave={(said) => goOn(of, says, said)}
         onDone={onDone}
       />
     </>

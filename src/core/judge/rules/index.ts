@@ -14,6 +14,7 @@ import { lateRules } from './late';
 import { layerRules } from './layers';
 import { leanRules } from './lean';
 import { liftHeatRules } from './lift-heat';
+import { livePotRules } from './live-pot';
 import { manyPotsRules } from './many-pots';
 import { mixRules } from './mix';
 import { movementRules } from './movement';
@@ -29,6 +30,7 @@ import { troubleRules } from './trouble';
 import { voidRules } from './void';
 
 export { tellsNoTime } from './clock';
+export { stepOfLivePot } from './live-pot';
 export type { JudgeContext } from './rule';
 
 /** The table of rules. Each reads the plan and returns what it noticed. */
@@ -42,6 +44,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...mixRules,
   ...leanRules,
   ...manyPotsRules,
+  ...livePotRules,
   ...coolerRules,
   ...liftHeatRules,
   ...layerRules,

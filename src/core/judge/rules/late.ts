@@ -319,7 +319,7 @@ export const lateRules: Readonly<Record<string, Rule>> = {
         (x) => x.marks?.end?.includes('placed') && x.part === s.part && x.passId === s.passId,
       );
       const left = s.dueMs - s.endMs;
-      if (!spread || left > TIGHT_SHARE * (s.dueMs - spread.startMs)) return [];
+      if (!spread || left > TIGHT_MS || left > TIGHT_SHARE * (s.dueMs - spread.startMs)) return [];
       const told = { left: left < MIN_MS ? 'none' : 'some', in: minutes(Math.max(0, left) / MIN_MS) };
       return [row.tight({ step: s.title, end: at(s.endMs), ...told }, { of: s.id })];
     }),

@@ -1,4 +1,4 @@
-import { answerTo, TROUBLES } from '../../method';
+import { answerOnRecord, TROUBLES } from '../../method';
 import { at, ml } from '../../say';
 import { findings } from '../finding';
 import type { Rule } from './rule';
@@ -33,7 +33,7 @@ export const troubleRules: Readonly<Record<string, Rule>> = {
   troubles: ({ actuals }) =>
     actuals.troubles.flatMap(({ id, sign, atMs }) => {
       const trouble = TROUBLES.find((t) => t.id === id);
-      const answer = trouble && answerTo(trouble, sign);
+      const answer = trouble && answerOnRecord(trouble, sign);
       if (answer?.effect !== 'review') return [];
       return [
         F.trouble({ what: trouble!.label, when: at(atMs), after: answer.waitsFor ?? '' }, { of: `${id}@${atMs}` }),

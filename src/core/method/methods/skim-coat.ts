@@ -78,7 +78,9 @@ export const skimCoat: Method = {
   tasks: [
     ...tasks('skim-coat', [
       {
+        // A night's dust and dew would lie on it, and loosen its tape.
         task: 'prep:clean',
+        block: 'first',
         throws: 'dust',
         role: 'prepare',
         title: 'Sweep, vacuum, tape the edge',

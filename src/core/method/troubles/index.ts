@@ -9,12 +9,16 @@ import type { Trouble } from './trouble';
 /** The table behind “something went wrong”. */
 export const TROUBLES: readonly Trouble[] = [...MIXING, ...PRESSING, ...MINERAL, ...PLACING, ...SITE, ...SURFACE];
 export {
+  answerOnRecord,
   answerTo,
   befalls,
+  FACES_AGAIN,
+  type FaceAgain,
   type Sign,
   signsOf,
   TROUBLE_EFFECTS,
   type Trouble,
+  type TroubleAnswer,
   type TroubleEffect,
   troublesHere,
 } from './trouble';

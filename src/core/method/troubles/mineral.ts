@@ -7,6 +7,7 @@ export const MINERAL: readonly Trouble[] = [
     label: 'The mix has stiffened in the pail',
     binder: ['cement'],
     during: ['mix', 'prime', 'place', 'close'],
+    ofDeadPot: true,
     answers: {
       effect: 'redo-batch',
       keepsPlaced: true,
@@ -67,6 +68,7 @@ export const MINERAL: readonly Trouble[] = [
     label: 'It thickens, or is past its use-by',
     binder: ['water'],
     during: ['mix', 'place'],
+    ofDeadPot: true,
     answers: {
       effect: 'redo-batch',
       keepsPlaced: true,

@@ -8,6 +8,7 @@ export const MIXING: readonly Trouble[] = [
     out: ['pot'],
     binder: ['resin'],
     during: ['mix', 'prime', 'place', 'close'],
+    ofDeadPot: true,
     answers: {
       effect: 'redo-batch',
       keepsPlaced: true,
@@ -18,6 +19,7 @@ export const MIXING: readonly Trouble[] = [
     label: 'It turns warm or stiff in the hand',
     out: ['hand'],
     during: ['mix', 'place', 'close'],
+    ofDeadPot: true,
     answers: {
       effect: 'redo-batch',
       keepsPlaced: true,
@@ -48,9 +50,11 @@ export const MIXING: readonly Trouble[] = [
     label: 'It foamed',
     binder: ['resin'],
     during: ['mix', 'place', 'hold'],
-    answers: {
-      effect: 'redo-preparation',
-    },
+    answers: [
+      { id: 'pot', sign: 'in the pot', effect: 'redo-batch' },
+      { id: 'placed', sign: 'where it was placed', effect: 'redo-batch', face: ['dry'] },
+    ],
+    unsigned: { effect: 'redo-preparation' },
   },
   {
     id: 'splash',

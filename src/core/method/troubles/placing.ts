@@ -108,9 +108,18 @@ export const PLACING: readonly Trouble[] = [
     label: 'The bed skinned, or the slurry dried',
     methods: ['setting-bed', 'cement-patch', 'mortar-patch', 'plate-bond', 'crack-mesh', 'felt-wet-out'],
     during: ['prime', 'place', 'close'],
-    answers: {
-      effect: 'redo-batch',
-    },
+    answers: [
+      { id: 'spread', sign: 'what was spread or placed', effect: 'redo-batch' },
+      {
+        id: 'primer',
+        sign: 'the primer or slurry, before anything was placed on it',
+        where: 'prime',
+        effect: 'redo-preparation',
+        face: ['abrade'],
+        primer: true,
+      },
+    ],
+    unsigned: { effect: 'redo-batch' },
   },
   {
     id: 'bubbles',
@@ -119,6 +128,7 @@ export const PLACING: readonly Trouble[] = [
     during: ['place', 'hold'],
     answers: {
       effect: 'more-material',
+      onceSet: true,
     },
   },
   {
@@ -128,6 +138,7 @@ export const PLACING: readonly Trouble[] = [
     during: ['place', 'hold'],
     answers: {
       effect: 'more-material',
+      onceSet: true,
     },
   },
   {

@@ -7,17 +7,37 @@ export const SITE: readonly Trouble[] = [
     label: 'Rain or water on it',
     binder: ['resin', 'water'],
     during: ['prepare', 'prime', 'place', 'close', 'hold', 'finish'],
-    answers: {
-      effect: 'redo-preparation',
-    },
+    answers: [
+      { id: 'bare', sign: 'the prepared face, nothing on it yet', effect: 'redo-preparation', face: ['dry'] },
+      {
+        id: 'primer',
+        sign: 'the primer, before anything was placed on it',
+        where: 'prime',
+        effect: 'redo-preparation',
+        face: ['dry', 'abrade'],
+        primer: true,
+      },
+      { id: 'placed', sign: 'what is placed', effect: 'redo-preparation', face: ['dry'] },
+    ],
+    unsigned: { effect: 'redo-preparation' },
   },
   {
     id: 'dust',
     label: 'Dust, oil or silicone came onto the face',
     during: ['prepare', 'prime', 'place', 'close', 'finish'],
-    answers: {
-      effect: 'redo-preparation',
-    },
+    answers: [
+      { id: 'bare', sign: 'the prepared face, nothing on it yet', effect: 'redo-preparation', face: ['clean'] },
+      {
+        id: 'primer',
+        sign: 'the primer, before anything was placed on it',
+        where: 'prime',
+        effect: 'redo-preparation',
+        face: ['abrade'],
+        primer: true,
+      },
+      { id: 'placed', sign: 'what is placed, still wet', effect: 'redo-preparation', face: ['abrade'] },
+    ],
+    unsigned: { effect: 'redo-preparation' },
   },
   {
     id: 'contaminated',

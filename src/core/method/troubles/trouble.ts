@@ -26,9 +26,19 @@ export const TROUBLE_EFFECTS = [
 ] as const;
 export type TroubleEffect = (typeof TROUBLE_EFFECTS)[number];
 
+/** What is done to a face that got wet or dirty, before anything more is placed on it. */
+export const FACES_AGAIN = ['dry', 'clean', 'abrade'] as const;
+export type FaceAgain = (typeof FACES_AGAIN)[number];
+
 /** What a trouble does, in a plan and a record; what is said of it stands in `advice`, loaded where it is asked for. */
-export interface Answer {
+export interface TroubleAnswer {
   readonly effect: TroubleEffect;
+  /** What is done again to the face, in order; to abrade it, what is wet on it sets first. */
+  readonly face?: readonly FaceAgain[];
+  /** A primer was wet: it serves no more, and what is mixed to go on it does not wait until it has set. */
+  readonly primer?: true;
+  /** What is mixed besides goes on once what lies there has set, and is abraded. */
+  readonly onceSet?: true;
   /** What had been placed of the batch in hand stays: only the rest of it is mixed again. */
   readonly keepsPlaced?: true;
   /** It mostly befalls one of several like places, and not all of them. */
@@ -38,9 +48,11 @@ export interface Answer {
 }
 
 /** One of several things that the same trouble can be, told apart by a sign. */
-export interface Sign extends Answer {
+export interface Sign extends TroubleAnswer {
   readonly id: string;
   readonly sign: string;
+  /** Only where the method does such work, or where that can be wet. */
+  readonly where?: Role;
 }
 
 /** Something that went wrong. */
@@ -59,20 +71,30 @@ export interface Trouble {
   readonly until?: readonly MilestoneId[];
   /** It befalls one of several like parts: what is missing is what one of them takes. */
   readonly ofPart?: true;
+  /** What it is when the time of a pot is over and some of it is not in its place. */
+  readonly ofDeadPot?: true;
   /** One answer, or one for each of the signs that tell its causes apart. */
-  readonly answers: Answer | readonly Sign[];
+  readonly answers: TroubleAnswer | readonly Sign[];
+  /** What it was in records of earlier versions, which name no sign. */
+  readonly unsigned?: TroubleAnswer;
 }
 
-/** The signs that must be told apart first; null where one answer serves. */
-export const signsOf = (trouble: Trouble): readonly Sign[] | null =>
-  'effect' in trouble.answers ? null : trouble.answers;
+/** The signs that must be told apart first; null where one answer serves. @param method those that it can show alone */
+export const signsOf = (trouble: Trouble, method?: Pick<Method, 'tasks'>): readonly Sign[] | null =>
+  'effect' in trouble.answers
+    ? null
+    : trouble.answers.filter(({ where }) => !method || !where || method.tasks.some((t) => t.role === where));
 
 /**
  * The answer to a trouble. @param sign which of its signs was found; null where it has none. @returns null while that
  * is not known
  */
-export const answerTo = (trouble: Trouble, sign: string | null | undefined): Answer | null =>
+export const answerTo = (trouble: Trouble, sign: string | null | undefined): TroubleAnswer | null =>
   'effect' in trouble.answers ? trouble.answers : (trouble.answers.find((s) => s.id === sign) ?? null);
+
+/** The answer to a trouble as a record has it, also to one that named no sign yet. */
+export const answerOnRecord = (trouble: Trouble, sign: string | null | undefined): TroubleAnswer | null =>
+  answerTo(trouble, sign) ?? trouble.unsigned ?? null;
 
 /** A material, as far as its troubles go by it. */
 type Material = Pick<SheetRevision, 'kind' | 'family'>;

@@ -61,14 +61,20 @@ export const MIXING_ADVICE: Readonly<Record<string, Advice>> = {
     signs: 'It swells, is full of bubbles, or rises out of the crack.',
     keeps: 'how damp the base and the sand were',
     answers: {
-      now: [
-        'Stop placing; take out what has foamed while it is soft.',
-        'Look for the water: damp base, damp sand, a wet tool, an open pack.',
-        'Dry it, then try a spoonful first.',
-      ],
-      material: 'Foam is weak and stays open: out.',
-      after: 'The base is dried and checked again before more is placed.',
-      reserve: 'the rest of the kit, and dry sand',
+      pot: {
+        means: 'Water came into it: damp sand, a wet tool, a pack that stood open.',
+        now: ['Place none of it.', 'Look for the water, take dry sand and a dry tool.', 'Try a spoonful first.'],
+        material: 'Foam is weak and stays open: out.',
+        after: 'The batch is mixed again.',
+        reserve: 'the rest of the kit, and dry sand',
+      },
+      placed: {
+        means: 'The base is damp, or warms and breathes out.',
+        now: ['Stop placing; take out what has foamed while it is soft.', 'Dry the base, then try a spoonful first.'],
+        material: 'Foam is weak and stays open: out.',
+        after: 'The base is dried and checked again, and what foamed is mixed anew.',
+        reserve: 'the rest of the kit, a tent, dry air',
+      },
     },
   },
   splash: {

@@ -144,13 +144,21 @@ export const PLACING_ADVICE: Readonly<Record<string, Advice>> = {
     signs: 'Nothing comes off on a finger, the surface is dull.',
     keeps: 'how long it had been open',
     answers: {
-      now: [
-        'Scrape it off. It is not wetted again, and nothing is laid into it.',
-        'Spread no more than is covered in time.',
-      ],
-      material: 'What skinned is waste.',
-      after: 'The batch is mixed and spread again; a dried slurry counts as a missed window.',
-      reserve: 'the rest of the bag or kit',
+      spread: {
+        now: [
+          'Scrape it off. It is not wetted again, and nothing is laid into it.',
+          'Spread no more than is covered in time.',
+        ],
+        material: 'What skinned is waste.',
+        after: 'The batch is mixed and spread again.',
+        reserve: 'the rest of the bag or kit',
+      },
+      primer: {
+        now: ['Place nothing on it, and do not brush more over it.', 'Prime no more than is covered in time.'],
+        material: 'It counts as a missed window. A slurry is brushed off; a resin sets, and is a base.',
+        after: 'Taking it off or abrading it, and priming again, are planned; what does not wait is mixed anew.',
+        reserve: 'the rest of the bag or kit',
+      },
     },
   },
   bubbles: {
@@ -176,7 +184,7 @@ export const PLACING_ADVICE: Readonly<Record<string, Advice>> = {
         'After gel: leave it until it is hard, then cut it off and grind the place.',
       ],
       material: 'What lies flat stays.',
-      after: 'A patch over the place is planned.',
+      after: 'A patch over the place is planned once it has set; grind the place first.',
       reserve: 'a cut of fabric and the rest of the kit',
     },
   },

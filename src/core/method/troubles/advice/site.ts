@@ -6,28 +6,51 @@ export const SITE_ADVICE: Readonly<Record<string, Advice>> = {
     signs: 'Drops, a wet edge, a shine on the prepared face.',
     keeps: 'what got wet, and how far it had set',
     answers: {
-      now: [
-        'Cover it, lead the water away.',
-        'If the prepared face got wet: stop, dry it, do not place on it.',
-        'If fresh material got wet: wipe the water off, do not rub it in.',
-      ],
-      material: 'A primer that got wet counts as a missed window; a fill that had not gelled is looked at when hard.',
-      after: 'Drying and checking the base is planned again before anything more is placed.',
-      reserve: null,
+      bare: {
+        now: ['Cover it, lead the water away.', 'Stop: place nothing on it while it is wet.'],
+        material: 'What is mixed may wait as long as its pot lives, and no longer.',
+        after: 'Drying and checking the base is planned again before anything is placed.',
+        reserve: 'a tent, a sheet, dry cloths',
+      },
+      primer: {
+        now: [
+          'Cover it, lead the water away.',
+          'Place nothing on it; do not rub the water in, and do not brush more primer over it.',
+        ],
+        material: 'It counts as a missed window: it sets, and is a base. What is mixed to go on it is waste.',
+        after: 'Drying, abrading once it has set, and priming again are planned, then a new mix.',
+        reserve: 'the rest of the kit',
+      },
+      placed: {
+        now: ['Cover it, lead the water away.', 'Not gelled: wipe the water off, do not rub it in.'],
+        material: 'What had gelled stays. What had not is looked at when hard: milky or soft, it is cut back.',
+        after: 'The base is dried and checked again before anything more is placed.',
+        reserve: null,
+      },
     },
   },
   dust: {
     signs: 'A finger comes away grey, water beads, somebody ground or sprayed nearby.',
     keeps: 'what it was, and where it came from',
     answers: {
-      now: [
-        'Stop what makes it.',
-        'Nothing wet yet: blow or vacuum, wipe from clean to clean with fresh rags.',
-        'A wet primer: it counts as missed; let it set, wash and abrade.',
-      ],
-      material: 'What was dusted wet is abraded when hard, not wiped.',
-      after: 'Preparing and checking the face is planned again.',
-      reserve: null,
+      bare: {
+        now: ['Stop what makes it.', 'Blow or vacuum; wipe from clean to clean with fresh rags.'],
+        material: 'What is mixed may wait as long as its pot lives, and no longer.',
+        after: 'Cleaning and checking the face is planned again.',
+        reserve: 'fresh rags and solvent',
+      },
+      primer: {
+        now: ['Stop what makes it.', 'Do not wipe it: what is rubbed in stays in.'],
+        material: 'It counts as a missed window: it sets, and is a base. What is mixed to go on it is waste.',
+        after: 'Abrading once it has set and priming again are planned, then a new mix.',
+        reserve: 'the rest of the kit',
+      },
+      placed: {
+        now: ['Stop what makes it, shield the place.', 'Do not wipe what is wet.'],
+        material: 'It stays; what was dusted wet is abraded when hard.',
+        after: 'Where more goes on it, it sets and is abraded first.',
+        reserve: null,
+      },
     },
   },
   contaminated: {

@@ -1,0 +1,67 @@
+import { befalls, TROUBLES } from '../../method';
+import type { PlannedStep, RepairPlan } from '../../plan';
+import { at, minutes, texts } from '../../say';
+import { findings } from '../finding';
+import type { JudgeContext, Rule } from './rule';
+
+const F = findings({
+  'pot-over': {
+    severity: 'stop',
+    stage: 'place',
+    title: '{several, select, yes {The pot of batch {n} is over} other {The pot is over}}',
+    why: 'It was good until {until}, and “{step}” is not ticked.',
+    todo: 'What is still in it is out, however soft it feels: say so, and the rest is planned anew. What was in its place by then stays.',
+  },
+  'pot-waits': {
+    severity: 'caution',
+    stage: 'place',
+    title:
+      '{several, select, yes {The pot of batch {n} does not wait for that} other {The pot does not wait for that}}',
+    why: 'It is good until {until}; “{step}” is planned to {end}, {over} later.',
+    todo: 'Place what can be in its place by then, and no more; what is left is out.',
+  },
+});
+const { placed: PLACED } = texts('finding.pot-over', { placed: 'All of it was in its place by then' });
+
+/** What rounding leaves is not late, ms. */
+const ROUNDED_MS = 2000;
+
+/** The last step that is to put a pot in its place whose mixing has begun, as long as it is not done. */
+export function stepOfLivePot(plan: Pick<RepairPlan, 'steps'>): PlannedStep | null {
+  const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
+  const placed = begun && plan.steps.findLast((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
+  return placed?.doneAt === null ? placed : null;
+}
+
+/** What it is called where a pot of that has died; undefined of what comes out of a mixer and has none. */
+const deadPot = ({ plan: { method, sheet } }: JudgeContext) =>
+  method && sheet ? TROUBLES.find((t) => t.ofDeadPot && befalls(t, method, sheet)) : undefined;
+
+/** What is noticed of a pot while it lives: it is over before all of it is in its place, or will be. */
+export const livePotRules: Readonly<Record<string, Rule>> = {
+  'live-pot': (c) => {
+    const { plan, nowMs } = c;
+    const step = stepOfLivePot(plan);
+    const trouble = step ? deadPot(c) : undefined;
+    const clock = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === step?.batch);
+    const untilMs = clock?.planMs ?? null;
+    // A joint that is closed too late is told by what it would be closed with.
+    if (
+      !step ||
+      !trouble ||
+      untilMs === null ||
+      plan.steps.some((s) => s.batch === step.batch && s.lateFor === 'use-by')
+    )
+      return [];
+    const told = {
+      n: step.batch! + 1,
+      several: plan.batches.length > 1 ? 'yes' : 'no',
+      until: at(untilMs),
+      step: step.title,
+      end: at(step.endMs),
+      over: minutes((step.endMs - untilMs) / 60_000),
+    };
+    if (nowMs > untilMs) return [F['pot-over'](told, { of: step.id, trouble: trouble.id, answer: PLACED() })];
+    return step.endMs > untilMs + ROUNDED_MS ? [F['pot-waits'](told, { of: step.id })] : [];
+  },
+};
