@@ -183,6 +183,8 @@ const BY_HELD_AGAIN = [0, 40] as const;
 /** Whether it is, in work that was begun so. */
 export const holdsAgain = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean =>
   plansBy(BY_HELD_AGAIN, actuals);
+/** Whether what opens a pass again opens what lies on it, in work begun with that version; null: as of today. */
+export const opensAbove = (madeWith: string | null): boolean => plansBy(BY_HELD_AGAIN, { startedAt: 0, madeWith });
 /** What of the steps is as it was, in work that was begun so. */
 export const stepsBegun = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>) => ({
   wipedOnce: !plansBy(BY_WIPES, actuals),

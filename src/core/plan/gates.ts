@@ -82,6 +82,22 @@ export const isTied = ({ takes, gate }: Pick<Pass, 'takes' | 'gate'>): boolean =
 export const liesOn = (next: Pick<Pass, 'takes' | 'gate'>, passId: string): boolean =>
   next.takes.from === 'own' ? isTied(next) : next.takes.of === passId;
 
+/**
+ * The passes that one lies on, the one right below it and all that those lie on.
+ * @param chain passes of a repair in their order
+ */
+export function passesUnder(chain: readonly (Pick<Pass, 'takes' | 'gate'> & { passId: string })[], passId: string) {
+  const under = new Set<string>();
+  for (let i = chain.findIndex((p) => p.passId === passId); i > 0; i--) {
+    const above = chain[i]!;
+    if (above.passId !== passId && !under.has(above.passId)) continue;
+    for (const [j, below] of chain.slice(0, i).entries())
+      if (above.takes.from === 'own' ? j === i - 1 && liesOn(above, below.passId) : liesOn(above, below.passId))
+        under.add(below.passId);
+  }
+  return under;
+}
+
 /** The first of these that a sheet gives tells from when dust no longer sticks to what lies open, at the latest. */
 export const SET_ENOUGH: readonly MilestoneId[] = [
   ...(['tack-free', 'gel', 'next-lift', 'recoat-from', 'sandable'] as const),

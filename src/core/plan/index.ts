@@ -10,7 +10,7 @@ export * from './copied';
 export { servedBy } from './derive';
 export * from './fewer-hands';
 export * from './finish';
-export { GATES, type Gate, liesOn, SET_ENOUGH } from './gates';
+export { GATES, type Gate, liesOn, passesUnder, SET_ENOUGH } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';
 export * from './ground';
 export * from './hands';

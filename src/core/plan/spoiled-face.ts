@@ -52,8 +52,10 @@ export const openPrimers = (
   { atMs }: Pick<FaceAgainAt, 'atMs'>,
 ): readonly { readonly prime: StepDraft; readonly attempt: number }[] => {
   const placed = placedBy(drafts, actuals, atMs);
+  const allPlaced = drafts.every((d) => !d.marks?.end?.includes('placed') || placed.has(d.batch ?? 0));
   return drafts.flatMap((prime) => {
-    if (prime.role !== 'prime' || (prime.batch !== undefined && placed.has(prime.batch))) return [];
+    const covered = prime.batch === undefined ? allPlaced : placed.has(prime.batch);
+    if (prime.role !== 'prime' || covered) return [];
     const attempt = attemptBy(prime, actuals, atMs);
     return attempt === null ? [] : [{ prime, attempt }];
   });

@@ -12,9 +12,11 @@ import {
   liesOn,
   NO_POTS,
   NONE_BEFORE,
+  opensAbove,
   type Piece,
   type Pots,
   type Promised,
+  passesUnder,
   passKey,
   pieceName,
   pieceOf,
@@ -233,7 +235,6 @@ function planned(bundle: JobInYard, nowMs: number, pots: Pots, before = beforeOf
   const { job, repairs, sheets, stock } = bundle;
   const frozen = new Map(repairs.map((r) => [r.id, frozenOf(r, bundle.events, bundle.snapshots ?? [])]));
   const worked = repairs.map((r) => frozen.get(r.id)?.repair ?? r);
-  const pieces = worked.flatMap(piecesOf);
   const madeWith = new Map(
     repairs.map((r) => {
       const kept = planOf(r.id, bundle.events, bundle.snapshots ?? []);
@@ -241,10 +242,14 @@ function planned(bundle: JobInYard, nowMs: number, pots: Pots, before = beforeOf
     }),
   );
   const actuals = new Map(
-    pieces.map((p) => [
-      passKey(p),
-      { ...foldEvents(bundle.events, p.id, p.passId), madeWith: madeWith.get(p.id) ?? null },
-    ]),
+    worked.flatMap((r) => {
+      const version = madeWith.get(r.id) ?? null;
+      const chain = piecesOf(r);
+      return chain.map((p) => {
+        const under = opensAbove(version) ? passesUnder(chain, p.passId) : undefined;
+        return [passKey(p), { ...foldEvents(bundle.events, p.id, p.passId, under), madeWith: version }] as const;
+      });
+    }),
   );
   const plan = planJob({ job, repairs: worked, sheets, stock, actuals, nowMs, pots, before });
   const drafts = new Map(repairs.map((r) => [r.id, r]));

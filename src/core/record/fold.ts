@@ -1,4 +1,4 @@
-import { answerOnRecord, TROUBLES, type TroubleAnswer } from '../method';
+import { answerOnRecord, OPENS_AGAIN, TROUBLES, type TroubleAnswer } from '../method';
 import { type Actuals, type FaceAgainAt, FIRST_PASS, NOTHING_YET } from '../plan';
 import { byTime, type Event } from './event';
 
@@ -65,6 +65,8 @@ const OF_ONE_PASS: ReadonlySet<Event['body']['kind']> = new Set([
 ]);
 
 const withKey = <K, V>(map: ReadonlyMap<K, V>, key: K, value: V): ReadonlyMap<K, V> => new Map(map).set(key, value);
+
+const NONE_UNDER: ReadonlySet<string> = new Set();
 
 /** Nothing is proved, and nothing is opened. */
 const UNTESTED = { tests: NOTHING_YET.tests, measured: NOTHING_YET.measured, opened: NOTHING_YET.opened } as const;
@@ -157,6 +159,24 @@ export function apply(state: Actuals, event: Event, passId: string = FIRST_PASS)
   }
 }
 
+/** All of a pass is done again: what was mixed for it is gone, and what topped it up as well. */
+const doneOver = (state: Actuals, atMs: number): Actuals => ({
+  ...state,
+  ...UNTESTED,
+  doneAgain: [...state.doneAgain, { atMs, what: 'pass' }],
+  pours: [],
+  drunk: [],
+  left: new Map(),
+  cuts: [],
+  topUpsMl: [],
+  toppedOnceSet: new Set(),
+  remade: new Map(),
+  placesAgain: new Map(),
+  placesTopped: new Map(),
+  witness: new Map(),
+  smear: new Map(),
+});
+
 /** What a face needs after a trouble, as the plan keeps it. */
 const facesOf = ({ face, primer }: TroubleAnswer): Omit<FaceAgainAt, 'atMs'> => ({
   ...(face ? { face } : {}),
@@ -236,36 +256,45 @@ function trouble(before: Actuals, event: Event): Actuals {
           placesAgain: withKey(state.placesAgain, state.topUpsMl.length, places),
           remade: part === undefined ? state.remade : withKey(state.remade, state.topUpsMl.length, part),
         };
-      // What was mixed for it is gone, what topped it up as well.
-      return {
-        ...state,
-        ...again('pass'),
-        pours: [],
-        drunk: [],
-        left: new Map(),
-        cuts: [],
-        topUpsMl: [],
-        toppedOnceSet: new Set(),
-        remade: new Map(),
-        placesAgain: new Map(),
-        placesTopped: new Map(),
-        witness: new Map(),
-        smear: new Map(),
-      };
+      return doneOver(state, atMs);
     default:
       return state;
   }
 }
 
-/** What really happened to one pass of a repair. */
-export function foldEvents(events: readonly Event[], repairId: string, passId: string = FIRST_PASS): Actuals {
+/** Whether a pass is opened again by it, or placed anew: what lies on that is done again as well. */
+function opensAgain({ body }: Event): boolean {
+  if (body.kind !== 'trouble') return false;
+  const known = TROUBLES.find((t) => t.id === body.trouble);
+  const effect = known && answerOnRecord(known, body.sign)?.effect;
+  if (effect === 'redo-batch') return body.batch !== null;
+  if (effect === 'more-material') return body.missingMl !== null;
+  return effect !== undefined && OPENS_AGAIN.has(effect);
+}
+
+/**
+ * What really happened to one pass of a repair.
+ * @param under the passes it lies on: where one of them is opened again, it is done again as well
+ */
+export function foldEvents(
+  events: readonly Event[],
+  repairId: string,
+  passId: string = FIRST_PASS,
+  under: ReadonlySet<string> = NONE_UNDER,
+): Actuals {
   const standing = standingEvents(events.filter((e) => e.repairId === repairId));
   // A logger brings readings by the thousand: they are gathered at once, not copied for each.
   const readings = standing.flatMap(({ body, at }) =>
     body.kind === 'reading' ? [{ channel: body.channel, atMs: at, valueC: body.valueC }] : [],
   );
   return {
-    ...standing.filter((e) => e.body.kind !== 'reading').reduce((state, e) => apply(state, e, passId), NOTHING_YET),
+    ...standing
+      .filter((e) => e.body.kind !== 'reading')
+      .reduce(
+        (state, e) =>
+          under.has(e.passId ?? FIRST_PASS) && opensAgain(e) ? doneOver(state, e.at) : apply(state, e, passId),
+        NOTHING_YET,
+      ),
     readings,
   };
 }

@@ -1,6 +1,6 @@
 import { type Finding, findings, stepOfLivePot } from '../judge';
 import type { TroubleAnswer } from '../method';
-import { GATES, type MilestoneTime, mixerStandsMs, type PlannedStep } from '../plan';
+import { GATES, type MilestoneTime, mixerStandsMs, type PlannedStep, passesUnder } from '../plan';
 import { at, minutes, on, type Value } from '../say';
 import { isMetered } from '../system';
 import type { PassView, RepairView } from './bundle';
@@ -12,6 +12,37 @@ export const livePot = ({ passes }: Pick<RepairView, 'passes'>): MilestoneTime |
     if (step) return plan.milestones.find((m) => m.kind === 'use-by' && m.batch === step.batch) ?? null;
   }
   return null;
+};
+
+/** What is done at a pass when something befalls it: what comes next, or else what was done last; null before that. */
+export const doingAt = ({ plan, repair }: PassView, step: PlannedStep | undefined): PlannedStep['role'] | null =>
+  step?.passId === repair.passId
+    ? step.role
+    : (plan.steps.findLast((s) => s.doneAt !== null || s.begunAt !== null)?.role ?? null);
+
+/**
+ * The passes that something can befall now, of which the first is meant unless somebody says another: the one that comes
+ * next, and those that anything was done of. While nothing is done of the next, what went wrong is of the one before it.
+ * @param step what comes next; undefined behind the last
+ */
+export function passesBefallen(
+  { passes }: Pick<RepairView, 'passes'>,
+  step: PlannedStep | undefined,
+): readonly PassView[] {
+  const next = passes.find((p) => p.repair.passId === step?.passId) ?? passes.at(-1)!;
+  const touched = passes.filter((p) => p.plan.steps.some((s) => s.doneAt !== null || s.begunAt !== null));
+  const first = touched.includes(next) ? next : (touched.at(-1) ?? next);
+  return [first, ...[...new Set([...touched, next])].filter((p) => p !== first)];
+}
+
+/** The passes that lie on one and of which anything was done. */
+export const passesOn = ({ passes }: Pick<RepairView, 'passes'>, passId: string): readonly PassView[] => {
+  const chain = passes.map((p) => p.repair);
+  return passes.filter(
+    (p) =>
+      passesUnder(chain, p.repair.passId).has(passId) &&
+      p.plan.steps.some((s) => s.doneAt !== null || s.begunAt !== null),
+  );
 };
 
 /**

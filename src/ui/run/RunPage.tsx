@@ -389,7 +389,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           setDialog('none');
           setKnown(null);
         }}
-        at={pass}
+        whole={at}
         step={step}
         role={role}
         zone={zone}

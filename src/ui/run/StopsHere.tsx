@@ -30,7 +30,7 @@ export function StopsHere({ at, zone, stops, early, onTrouble }: Props) {
                 className="btn btn-outline btn-error mt-1 mr-2 min-h-11"
                 onClick={() => onTrouble(trouble.id)}
               >
-                {trouble.label}
+                It is out: plan the rest anew…
               </button>
             )}
             <StandInAsk at={at} zone={zone} finding={f}>

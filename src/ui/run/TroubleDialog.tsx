@@ -1,19 +1,28 @@
 'use client';
 import { useState } from 'react';
-import { answerTo, signsOf, TROUBLES, type Trouble, type TroubleEffect, troublesHere } from '@/core/method';
+import {
+  answerTo,
+  OPENS_AGAIN,
+  signsOf,
+  TROUBLES,
+  type Trouble,
+  type TroubleEffect,
+  troublesHere,
+} from '@/core/method';
 import { ADVICE, saidOf } from '@/core/method/troubles/advice';
 import {
   type Anew,
   inRounds,
   likePlaces,
   type PlannedStep,
+  pieceName,
   placedSoFar,
   placesLacking,
   usuallyAnew,
   usuallyStays,
 } from '@/core/plan';
-import { batchBefallen, type PassView } from '@/core/record';
-import { phrase } from '@/words';
+import { batchBefallen, doingAt, type PassView, passesBefallen, passesOn, type RepairView } from '@/core/record';
+import { joined, phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { QuantityField, type Typed } from '../shared/QuantityField';
@@ -28,7 +37,7 @@ interface Props {
   /** What it is, where that is known already. */
   readonly known?: string | null;
   readonly onClose: () => void;
-  readonly at: PassView;
+  readonly whole: RepairView;
   /** What comes next: troubles of its moment come first. */
   readonly step: PlannedStep | undefined;
   readonly role: string;
@@ -36,8 +45,11 @@ interface Props {
 }
 
 /** Something went wrong: what to do now comes first, then a new plan from here. */
-export function TroubleDialog({ open, known = null, onClose, at, step, role, zone }: Props) {
+export function TroubleDialog({ open, known = null, onClose, whole, step, role, zone }: Props) {
   const [id, setId] = useState<string | null>(known);
+  const [passId, setPassId] = useState<string | null>(null);
+  const passes = passesBefallen(whole, step);
+  const at = passes.find((p) => p.repair.passId === passId) ?? passes[0]!;
   const trouble = TROUBLES.find((t) => t.id === id);
   const close = () => {
     setId(null);
@@ -45,11 +57,22 @@ export function TroubleDialog({ open, known = null, onClose, at, step, role, zon
   };
   return (
     <Dialog open={open} title="Something went wrong" onClose={close}>
+      {passes.length > 1 && (
+        <Choice
+          label="Which pass"
+          options={whole.passes
+            .filter((p) => passes.includes(p))
+            .map((p) => ({ id: p.repair.passId, label: pieceName(p.repair, whole.passes.indexOf(p)) }))}
+          value={at.repair.passId}
+          onChange={setPassId}
+        />
+      )}
       {trouble ? (
         <Met
-          key={trouble.id}
+          key={`${at.repair.passId} ${trouble.id}`}
           trouble={trouble}
           at={at}
+          above={passesOn(whole, at.repair.passId).map((p) => pieceName(p.repair, whole.passes.indexOf(p)))}
           role={role}
           zone={zone}
           onDone={close}
@@ -63,9 +86,14 @@ export function TroubleDialog({ open, known = null, onClose, at, step, role, zon
 }
 
 /** Which trouble: those of this method at this moment, then the rest. */
-function Which({ at, step, onChoose }: Pick<Props, 'at' | 'step'> & { onChoose: (id: string) => void }) {
+function Which({
+  at,
+  step,
+  onChoose,
+}: Pick<Props, 'step'> & { readonly at: PassView; readonly onChoose: (id: string) => void }) {
   // Behind the last step there are the tests.
-  const { now, other, foreign } = troublesHere(TROUBLES, at.plan.method!, at.plan.sheet, step?.role ?? 'test');
+  const doing = step ? doingAt(at, step) : 'test';
+  const { now, other, foreign } = troublesHere(TROUBLES, at.plan.method!, at.plan.sheet, doing);
   const list = (troubles: readonly Trouble[]) => (
     <div className="flex flex-col gap-2">
       {troubles.map((t) => (
@@ -104,11 +132,19 @@ const MIXES: ReadonlySet<TroubleEffect> = new Set(['redo-batch', 'more-material'
 function Met({
   trouble,
   at,
+  above,
   role,
   zone,
   onDone,
   onElse,
-}: Pick<Props, 'at' | 'role' | 'zone'> & { trouble: Trouble; onDone: () => void; onElse: () => void }) {
+}: Pick<Props, 'role' | 'zone'> & {
+  at: PassView;
+  /** What lies on it already. */
+  above: readonly string[];
+  trouble: Trouble;
+  onDone: () => void;
+  onElse: () => void;
+}) {
   const format = useFormat();
   const signs = signsOf(trouble, at.plan.method!);
   // Where it can show one thing alone, nobody is asked which.
@@ -151,6 +187,10 @@ function Met({
   const told = said && [
     ['The material', said.material],
     ['The plan', said.after ?? answer.waitsFor],
+    [
+      'On it',
+      OPENS_AGAIN.has(answer.effect) && above.length ? phrase`${joined(above, ', ')}: done again as well.` : null,
+    ],
     [
       'Reserve',
       said.reserve &&

@@ -203,9 +203,10 @@ export const cementPatch: Method = {
     ...freeBars,
     ...tasks('cement-patch', [
       {
+        // Water or slurry is to this mortar what a primer is to a resin: dried or dusty, it comes again.
         task: 'prep:wet',
         block: 'first',
-        role: 'prepare',
+        role: 'prime',
         title: 'Bring the base to the wetness asked',
         detail: '{wet}',
         confirm: 'As wet as asked, no puddles',

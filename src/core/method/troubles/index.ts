@@ -14,6 +14,7 @@ export {
   befalls,
   FACES_AGAIN,
   type FaceAgain,
+  OPENS_AGAIN,
   type Sign,
   signsOf,
   TROUBLE_EFFECTS,

@@ -26,6 +26,14 @@ export const TROUBLE_EFFECTS = [
 ] as const;
 export type TroubleEffect = (typeof TROUBLE_EFFECTS)[number];
 
+/** Those by which material comes out or goes in, or its face is worked: what lies on it is done again as well. */
+export const OPENS_AGAIN: ReadonlySet<TroubleEffect> = new Set([
+  'redo-batch',
+  'more-material',
+  'redo-pass',
+  'redo-finish',
+]);
+
 /** What is done to a face that got wet or dirty, before anything more is placed on it. */
 export const FACES_AGAIN = ['dry', 'clean', 'abrade'] as const;
 export type FaceAgain = (typeof FACES_AGAIN)[number];
