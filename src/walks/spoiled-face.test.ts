@@ -25,7 +25,7 @@ const PAPERS = {
     'mortar-kit',
     '2:1 by weight',
     '2 kg, 1 kg, 12 kg',
-    'use-by 40 min, sandable 4 h, load 24 h',
+    'use-by 40 min, primer-wet 30 min, sandable 4 h, load 24 h',
     { cByWeight: '6' },
   ],
   'poured-crack': ['liquid-resin', '2:1 by volume', '600 g, 300 g', 'use-by 20 min, sandable 4 h, foot 6 h'],
@@ -315,6 +315,23 @@ describe('a pot whose time is over', () => {
     const placed = workedTo(bundleOf('skim-coat'), /b1:coat$/);
     placed.nowMs += 3 * HOUR;
     expect(over(placed)).toEqual([]);
+  });
+
+  test('is asked about alone: that its face has dulled since, or its primer dried, follows from the same answer', () => {
+    const technician = workedTo(bundleOf('mortar-patch'), /b1:prime$/);
+    technician.nowMs = planned(technician, 'b1:mix').startMs + 41 * MIN;
+    const place = planned(technician, 'b1:place');
+    expect(place.lateFor).toBe('primer-wet');
+    const { findings, repair } = technician.view().repairs[0]!;
+    expect(findings.filter((f) => f.id.endsWith(place.id)).map((f) => f.id)).toEqual(['pot-over:b1:place']);
+    technician.tell(repair.id, FIRST_PASS, technician.nowMs, {
+      kind: 'override',
+      finding: 'pot-over:b1:place',
+      title: 'The pot is over',
+      reason: 'All of it was in its place by then',
+    });
+    const told = technician.view().repairs[0]!.findings.map((f) => f.id);
+    expect(told.filter((id) => id.startsWith('late:'))).toEqual([]);
   });
 
   test('is called as what it is: a pail of cement stiffens', () => {

@@ -3,6 +3,7 @@ import { type Piece, type PlannedStep, windowsOver } from '../../plan';
 import { at, listed, minutes, texts } from '../../say';
 import type { MilestoneId } from '../../system';
 import { type Finding, findings, type Notice } from '../finding';
+import { isAsked } from './live-pot';
 import type { JudgeContext, Rule } from './rule';
 
 const F = findings({
@@ -250,7 +251,10 @@ export const lateRules: Readonly<Record<string, Rule>> = {
   late: (c) =>
     c.plan.steps.flatMap((s) => {
       const row =
-        s.lateFor && !RENEWS[s.lateFor] && lateRowOf(s.lateFor, { role: s.role, below: s.within?.kind !== s.lateFor });
+        s.lateFor &&
+        !RENEWS[s.lateFor] &&
+        !isAsked(c, s) &&
+        lateRowOf(s.lateFor, { role: s.role, below: s.within?.kind !== s.lateFor });
       if (!row) return [];
       const ours = row.quick ? oursBefore(s, row.begins ? s.startMs : s.endMs, c) : [];
       const oursMs = ours.reduce((ms, o) => ms + o.endMs - o.startMs, 0);

@@ -37,22 +37,38 @@ export function stepOfLivePot(plan: Pick<RepairPlan, 'steps'>): PlannedStep | nu
 const deadPot = ({ plan: { method, sheet } }: JudgeContext) =>
   method && sheet ? TROUBLES.find((t) => t.ofDeadPot && befalls(t, method, sheet)) : undefined;
 
+/** A pot that lives, or should. */
+interface LivePot {
+  /** What puts the last of it in its place. */
+  readonly step: PlannedStep;
+  readonly untilMs: number;
+  /** Which trouble it is when it dies. */
+  readonly trouble: string;
+}
+
+function livePot(c: JudgeContext): LivePot | null {
+  const step = stepOfLivePot(c.plan);
+  const untilMs = c.plan.milestones.find((m) => m.kind === 'use-by' && m.batch === step?.batch)?.planMs;
+  const trouble = step && deadPot(c);
+  return step && trouble && untilMs != null ? { step, untilMs, trouble: trouble.id } : null;
+}
+
+/**
+ * Whether a step should have put a pot in its place that is over by now: only who was there knows whether it did, and
+ * nothing else is told of its being late.
+ */
+export const isAsked = (c: JudgeContext, step: PlannedStep): boolean => {
+  const pot = livePot(c);
+  return pot !== null && pot.step.id === step.id && c.nowMs > pot.untilMs;
+};
+
 /** What is noticed of a pot while it lives: it is over before all of it is in its place, or will be. */
 export const livePotRules: Readonly<Record<string, Rule>> = {
   'live-pot': (c) => {
-    const { plan, nowMs } = c;
-    const step = stepOfLivePot(plan);
-    const trouble = step ? deadPot(c) : undefined;
-    const clock = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === step?.batch);
-    const untilMs = clock?.planMs ?? null;
-    // A joint that is closed too late is told by what it would be closed with.
-    if (
-      !step ||
-      !trouble ||
-      untilMs === null ||
-      plan.steps.some((s) => s.batch === step.batch && s.lateFor === 'use-by')
-    )
-      return [];
+    const { plan } = c;
+    const pot = livePot(c);
+    if (!pot) return [];
+    const { step, untilMs, trouble } = pot;
     const told = {
       n: step.batch! + 1,
       several: plan.batches.length > 1 ? 'yes' : 'no',
@@ -61,7 +77,9 @@ export const livePotRules: Readonly<Record<string, Rule>> = {
       end: at(step.endMs),
       over: minutes((step.endMs - untilMs) / 60_000),
     };
-    if (nowMs > untilMs) return [F['pot-over'](told, { of: step.id, trouble: trouble.id, answer: PLACED() })];
-    return step.endMs > untilMs + ROUNDED_MS ? [F['pot-waits'](told, { of: step.id })] : [];
+    if (isAsked(c, step)) return [F['pot-over'](told, { of: step.id, trouble, answer: PLACED() })];
+    // A joint that is closed too late is told by what it would be closed with.
+    const toldElse = plan.steps.some((s) => s.batch === step.batch && s.lateFor === 'use-by');
+    return step.endMs > untilMs + ROUNDED_MS && !toldElse ? [F['pot-waits'](told, { of: step.id })] : [];
   },
 };
