@@ -1,5 +1,5 @@
 import { WET_ROLES } from '@/core/method';
-import { pieceOf, workedAt } from '@/core/plan';
+import { FIRST_PASS, pieceOf, workedAt } from '@/core/plan';
 import { type Bundle, elsewhere } from '@/core/record';
 import { methodsData, sampleData } from '@/sample/jobs';
 import { at, ZONE } from './made';
@@ -80,6 +80,29 @@ describe('who does otherwise', () => {
     // Nothing is left of it but what waits for the resin.
     expect(mine().length).toBeGreaterThan(0);
     expect(mine().every((s) => s.role === 'finish' || s.role === 'test')).toBe(true);
+  });
+
+  test('begins a day early goes on: the next pass does not wait for the day the job was to begin', () => {
+    const boat = bare(bundles.find((b) => b.job.id === 'sample-boat')!);
+    const [fitting] = boat.repairs;
+    const DAY = 24 * 60 * MIN;
+    const alone = { ...boat, repairs: [fitting!] };
+    /** Worked until the first pass stands on its prop, begun so long before the job was to begin. */
+    const propped = (earlyMs: number) => {
+      const job = { ...alone.job, startFrom: NOW + earlyMs };
+      const technician = new Technician({ ...alone, job }, NOW);
+      for (;;) {
+        const [next] = technician.ahead();
+        if (next!.passId !== FIRST_PASS) return technician.ahead();
+        // Who is early does it now, whatever hour it was planned for.
+        const hereMs = Math.min(next!.startMs, technician.nowMs);
+        technician.does({ ...next!, startMs: hereMs, endMs: hereMs + (next!.endMs - next!.startMs) });
+      }
+    };
+    const [early, usual] = [propped(DAY), propped(0)];
+    expect(early.map((s) => s.path)).toEqual(usual.map((s) => s.path));
+    for (const [i, s] of early.entries())
+      expect([s.path, Math.abs(s.startMs - usual[i]!.startMs) < 2 * MIN]).toEqual([s.path, true]);
   });
 
   test('has gone home finds the rest in the morning, and not at midnight', () => {

@@ -31,6 +31,9 @@ test('an hour that is over is no hour to begin at, to the next ten minutes; one 
   // What is running began when it did.
   expect(isOverdue(at(startFrom + DAY, null, startFrom + MIN))).toBe(false);
   expect(beginsFrom(at(startFrom + DAY, null, startFrom + MIN))).toBe(startFrom);
+  // And what was begun before it was to begin goes on from there.
+  expect(beginsFrom(at(startFrom - DAY, null, startFrom - DAY))).toBe(startFrom - DAY);
+  expect(beginsFrom(at(startFrom - DAY, startFrom + DAY, startFrom - DAY))).toBe(startFrom - DAY);
 });
 
 test.each([0, 1, 3, 17, 95])(

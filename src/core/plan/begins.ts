@@ -10,6 +10,10 @@ type Begins = Pick<RepairAsk, 'job' | 'repair' | 'actuals' | 'nowMs' | 'underWay
 export const wantedStart = ({ job, repair }: Pick<Begins, 'job' | 'repair'>): number =>
   repair.plannedStart ?? job.startFrom;
 
+/** An instant from which work may begin, or the one at which it did before that: it goes on from there. */
+export const begunOr = (fromMs: number, { actuals }: Pick<Begins, 'actuals'>): number =>
+  Math.min(fromMs, actuals.startedAt ?? fromMs);
+
 /** Whether the hour a pass was to begin at is over and nothing of it was begun. */
 export const isOverdue = (ask: Begins): boolean => ask.actuals.startedAt === null && ask.nowMs > wantedStart(ask);
 
@@ -19,6 +23,6 @@ export const isOverdue = (ask: Begins): boolean => ask.actuals.startedAt === nul
  * next ten minutes.
  */
 export function beginsFrom(ask: Begins): number {
-  if (!isOverdue(ask)) return wantedStart(ask);
+  if (!isOverdue(ask)) return begunOr(wantedStart(ask), ask);
   return ask.underWay ? ask.nowMs : Math.ceil(ask.nowMs / STEP_MS) * STEP_MS;
 }

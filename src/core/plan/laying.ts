@@ -3,7 +3,7 @@ import { layerOf } from '../mix';
 import { refuse, texts } from '../say';
 import { type MilestoneId, milestoneOf } from '../system';
 import { AGAIN, leftOverNight } from './again';
-import { beginsFrom } from './begins';
+import { beginsFrom, begunOr } from './begins';
 import type { DayEnd, Window } from './calendar';
 import type { LayAsk, Laying } from './lay-ask';
 import { clocksOf, upTo, type Wait } from './pass-clocks';
@@ -54,7 +54,7 @@ export function layingOf(layAsk: LayAsk): Laying {
   const layer = (b: { readonly portion: number }) => layerOf(context.portions, b.portion);
   const top = Math.max(0, ...context.batches.map(layer));
   const topBatches = context.batches.filter((b) => layer(b) === top).map((b) => b.index);
-  let cursor = first ? beginsFrom(ask) : job.startFrom;
+  let cursor = first ? beginsFrom(ask) : begunOr(job.startFrom, ask);
   let overruns = false;
   let block = '';
   let placedMs: number | null = null;
