@@ -4,7 +4,7 @@ import { measured, voidOf } from '@/core/void';
 import { sampleData } from '@/sample/jobs';
 import { pouringSheet } from '@/walks/made';
 import { goTo, site, turnTo } from './browser';
-import { runToTheEnd, takeJob } from './hands';
+import { runToTheEnd, takeJob, workedTo } from './hands';
 
 const { base, page: open, timed } = site();
 
@@ -115,6 +115,41 @@ test('what stands in for a time that the first sheet does not tell is asked at t
   await goTo(page, base(), `/job/${job.id}/collar/hold`);
   await page.getByText('20 h, a figure of one’s own').waitFor();
   await page.getByText('1 Poured collar, ring or channel', { exact: true }).last().waitFor();
+});
+
+test('what went wrong while one waits for the second pass is of the first, and that one’s wait counts anew', async () => {
+  const page = await timed();
+  await page.clock.install({ time: new Date(NOW) });
+  // As warm all day as it is at the beginning: an hour is an hour.
+  const even = { ...job, climate: { kind: 'constant' as const, tempC: 12, humidityPct: 60 } };
+  await takeJob(page, base(), { job: even, repairs: [secondPour()], sheets: [sheet] });
+  await goTo(page, base(), `/job/${job.id}/collar/run`);
+  await workedTo(page, /Dry fit/);
+  await workedTo(page, /Clean up/);
+  await page.getByTestId('go').click();
+  // What comes next is of the second pour, and nothing of that is done yet.
+  await page.getByTestId('step').getByText('Dry fit').waitFor();
+  const comes = page.locator('#main').getByText(/· 2 Poured collar, ring or channel/);
+  await comes.waitFor();
+  /** Minutes that are still waited. */
+  const waits = async () => {
+    const [h, min] = (await page.getByTestId('clock').textContent())!.split(':').map(Number);
+    return h! * 60 + min!;
+  };
+  await page.clock.fastForward('01:00:00');
+  const before = await waits();
+  await page.getByRole('button', { name: 'Something went wrong' }).click();
+  const dialog = page.getByRole('dialog');
+  const passes = dialog.getByRole('radiogroup', { name: 'Which pass' });
+  expect(await passes.getByRole('radio', { checked: true }).textContent()).toMatch(/^1 Poured collar/);
+  await dialog.getByRole('button', { name: /touched, walked on or loaded too early/ }).click();
+  await dialog.getByRole('button', { name: 'Record it and plan from now' }).click();
+  await dialog.waitFor({ state: 'detached' });
+  // The hour that had gone by is waited once more.
+  await comes.waitFor();
+  const after = await waits();
+  expect(after).toBeGreaterThan(before + 30);
+  expect(after).toBeLessThan(before + 80);
 });
 
 test('two passes on one clock: every stage of both, the run to the second pour, a begun pass that stays', async () => {

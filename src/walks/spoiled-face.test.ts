@@ -1,6 +1,6 @@
 import { answerOnRecord, type Method, methodOf, signsOf, TROUBLES } from '@/core/method';
 import { FIRST_PASS, passesUnder, pieceOf, type Repair, withNext, withPiece } from '@/core/plan';
-import { type Bundle, batchBefallen, type EventBody, passesBefallen, passesOn } from '@/core/record';
+import { type Bundle, batchBefallen, type EventBody, eventSaid, passesBefallen, passesOn } from '@/core/record';
 import { measured, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER, say } from '@/words';
@@ -373,6 +373,21 @@ describe('in a chain', () => {
     befell(technician, 'loaded');
     expect(planned(technician, 'b1:coat').startMs).toBeGreaterThanOrEqual(before + 2 * HOUR - 30 * MIN);
     expect(technician.ahead()[0]!.startMs - technician.nowMs).toBeGreaterThanOrEqual(SANDABLE_H * HOUR - MIN);
+  });
+
+  test('the record says of which pass a batch was, and which one something befell; alone it names none', () => {
+    const told = (bundle: Bundle, passId: string, body: EventBody) => {
+      const technician = workedTo(bundle, /p1\/hold:clean$/);
+      const { repair } = technician.view().repairs[0]!;
+      technician.tell(repair.id, passId, technician.nowMs, body);
+      const view = technician.view().repairs[0]!;
+      return say(eventSaid(technician.told().at(-1)!, view), { ...PLAIN_READER, zone: ZONE });
+    };
+    const pour: EventBody = { kind: 'poured', batch: 0, part: 'A', massG: 412, lot: '', source: 'typed' };
+    const walked: EventBody = { kind: 'trouble', trouble: 'loaded', batch: null, missingMl: null };
+    expect(told(chain(), 'p2', pour)).toMatch(/^Poured 412 g of A, batch 1 \(2 .+\)$/);
+    expect(told(chain(), FIRST_PASS, walked)).toMatch(/too early \(1 Resin mortar patch\)$/);
+    expect(told(bundleOf('mortar-patch'), FIRST_PASS, pour)).toBe('Poured 412 g of A, batch 1');
   });
 
   test('once anything of the coat is done it is the coat that is meant, and the fill may be', () => {

@@ -55,6 +55,11 @@ export class Technician {
     this.nowMs = Math.max(this.nowMs, toMs);
   }
 
+  /** All that was told. */
+  told(): readonly Event[] {
+    return this.events;
+  }
+
   /** Tells something of a pass. */
   tell(repairId: string, passId: string, atMs: number, body: EventBody): void {
     const { length } = this.events;

@@ -58,6 +58,14 @@ const orNone = (text: string | undefined): Value => text?.trim() || NONE;
 
 const STEP_ID = /^(?:b(\d+))?(?:\.\d+)?(?:~(\d+))?:?(.*)$/;
 
+/** What is said of one pass names it, where a repair has several. */
+function saidOfPass({ passes }: Pick<RepairView, 'passes'>, passId: string, said: Said): Said {
+  const at = passes.findIndex((p) => p.repair.passId === passId);
+  return passes.length > 1 && at >= 0
+    ? SAYS.pass({ step: said as Value, pass: pieceName(passes[at]!.repair, at) })
+    : said;
+}
+
 /**
  * The words of a step by the name the record has for it, also where the plan no longer has that step: it was done
  * again,
@@ -65,14 +73,11 @@ const STEP_ID = /^(?:b(\d+))?(?:\.\d+)?(?:~(\d+))?:?(.*)$/;
  */
 export function stepSaid(view: Pick<RepairView, 'passes'>, passId: string, id: string): Said {
   const at = view.passes.findIndex((p) => p.repair.passId === passId);
+  const inPass = (said: Said): Said => saidOfPass(view, passId, said);
   const plan = view.passes[Math.max(0, at)]?.plan;
   const all = view.passes.flatMap((p) => [...p.plan.steps, ...p.plan.untimed]);
   const mine = plan ? [...plan.steps, ...plan.untimed] : [];
   const exact = mine.find((s) => s.id === id) ?? all.find((s) => s.id === id);
-  const inPass = (said: Said): Said =>
-    view.passes.length > 1 && at >= 0
-      ? SAYS.pass({ step: said as Value, pass: pieceName(view.passes[at]!.repair, at) })
-      : said;
   if (exact) return inPass(exact.title);
   // The first attempt is called as the one that stands now, without its “again”.
   const bare = (x: string) => x.replace(/~\d+/, '');
@@ -129,11 +134,26 @@ function measured(view: RepairView, body: Extract<EventBody, { kind: 'measured' 
   });
 }
 
+/** What is of a batch, or befell it: each pass counts its batches from 1. */
+const OF_A_PASS: ReadonlySet<EventBody['kind']> = new Set([
+  'poured',
+  'discarded',
+  'witness',
+  'left',
+  'drunk',
+  'trouble',
+]);
+
 /**
  * One event in plain words, the same on the screen, in a report and in a table. @param view of its repair; undefined
  * where that is gone
  */
 export function eventSaid(event: Event, view: RepairView | undefined): Said {
+  const said = bareSaid(event, view);
+  return view && OF_A_PASS.has(event.body.kind) ? saidOfPass(view, event.passId ?? FIRST_PASS, said) : said;
+}
+
+function bareSaid(event: Event, view: RepairView | undefined): Said {
   const { body, passId = FIRST_PASS } = event;
   switch (body.kind) {
     case 'step-begun':
