@@ -414,3 +414,23 @@ test('what lies under a pass: found one by one, as anybody would', () => {
   const under = Object.fromEntries(chain.map(({ passId }) => [passId, [...passesUnder(chain, passId)].sort()]));
   expect(under).toEqual({ a: [], b: ['a'], c: ['a', 'b'], d: [], e: ['d'], f: ['a'] });
 });
+
+describe('a greasy film', () => {
+  /** What is said at the first step of the skim, at so many degrees and so damp. */
+  const said = (tempC: number, humidityPct: number, next: Papered = 'skim-coat', first: Papered = 'mortar-patch') => {
+    const bundle = bundleOf(first, { next });
+    const climate = { kind: 'constant' as const, tempC, humidityPct };
+    const { steps } = new Technician({ ...bundle, job: { ...job, climate } }, NOW).view().repairs[0]!.plan;
+    return say(steps.find((s) => s.passId === 'p2')!.detail, { ...PLAIN_READER, zone: ZONE });
+  };
+
+  test('is looked for where the next pass goes on what set in the cold or damp, and nowhere else', () => {
+    expect(said(20, 50)).not.toMatch(/film/);
+    expect(said(8, 50)).toMatch(/greasy film may have come/);
+    expect(said(20, 85)).toMatch(/greasy film may have come/);
+    // A thin coat is dulled anyway, and that says so itself.
+    expect(said(8, 50, 'barrier-coat', 'skim-coat')).toMatch(/Wash off a greasy film first/);
+    // Cement leaves none.
+    expect(said(8, 85, 'skim-coat', 'cement-patch')).not.toMatch(/film may have come/);
+  });
+});

@@ -1,5 +1,15 @@
 export { BY_COVERAGE } from './allowances';
-export { ABRADE, ABRADE_SET, CLEAN_AGAIN, DRY_AGAIN, DULL, RELEASE, RENEWS, RENEWS_FACE, STAND } from './any';
+export {
+  ABRADE,
+  ABRADE_SET,
+  CLEAN_AGAIN,
+  DRY_AGAIN,
+  DULL,
+  RELEASE,
+  RENEWS,
+  RENEWS_FACE,
+  STAND,
+} from './any';
 export { BARS_RUN, freedBarMm } from './bars';
 export { blankShape } from './blank-shape';
 export { HELD_LONGER, UPTAKE_ML_PER_M2 } from './common';

@@ -1,4 +1,5 @@
 import { DULL, type Method, type StepContext, type StepDraft, stepFrom } from '../method';
+import { texts } from '../say';
 import type { MilestoneId } from '../system';
 import { GATES, isTied, SET_ENOUGH } from './gates';
 import type { Laying } from './lay-ask';
@@ -21,14 +22,28 @@ export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Layi
   return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until, ...insteadOf } } : d));
 }
 
-/** What is done before a pass goes on a set face that the pass below leaves glossy: it is abraded. */
-export const onGloss = (drafts: readonly StepDraft[], method: Method, context: StepContext): readonly StepDraft[] => [
-  {
-    ...stepFrom(method, DULL, { ...context, batch: null }, { task: DULL.task, batch: null, attempt: 1 }),
-    block: 'prep',
-  },
-  ...drafts,
-];
+/** What a pass finds on the face of the one below, and nothing of that one takes off: its gloss, or a greasy film. */
+export type Found = 'gloss' | 'film';
+
+const FOUND = texts('found', {
+  film: '{detail} A greasy film may have come on what lies there: where water beads or it feels soapy, wash it off with warm water and a pad, let it dry, and abrade it dull first.',
+});
+
+/**
+ * What is done before a pass goes on such a face: its gloss is taken off; whether there is a film, which may come in the
+ * cold or damp, is seen on the spot.
+ */
+export function onFound(
+  drafts: readonly StepDraft[],
+  found: Found,
+  method: Method,
+  context: StepContext,
+): readonly StepDraft[] {
+  const [first, ...rest] = drafts;
+  if (found === 'film') return first ? [{ ...first, detail: FOUND.film({ detail: first.detail }) }, ...rest] : drafts;
+  const dull = stepFrom(method, DULL, { ...context, batch: null }, { task: DULL.task, batch: null, attempt: 1 });
+  return [{ ...dull, block: 'prep' }, ...drafts];
+}
 
 /** From when the face of the pass below bears a hand, where its sheet, or what stands in for it, tells. */
 export const bearsFrom = (below: Laying | null, on: Piece): MilestoneId | null =>

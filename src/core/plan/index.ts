@@ -9,6 +9,7 @@ export * from './chain';
 export * from './copied';
 export { servedBy } from './derive';
 export * from './fewer-hands';
+export { FILM_FORMS, filmOn, HARD_AT_LEAST_MS, HARD_BY } from './film';
 export * from './finish';
 export { GATES, type Gate, liesOn, passesUnder, SET_ENOUGH } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';

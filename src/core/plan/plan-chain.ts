@@ -8,7 +8,7 @@ import { isTied, liesOn } from './gates';
 import type { Hands } from './hands';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
-import { isBefore, isCovered, isGlossy, keptOff } from './on-face';
+import { foundOn, isBefore, isCovered, keptOff } from './on-face';
 import { preparePass, type ReadyPass } from './plan-pass';
 import type { Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
@@ -261,10 +261,7 @@ function begun(
   const { plan, ready } = preparePass(here, {
     below: below?.laying ?? null,
     keepsOff: below?.ready ? keptOff(below.ready.method, ask.actuals) : null,
-    glossy:
-      below?.ready != null &&
-      liesOn(repair, below.ask.repair.passId) &&
-      isGlossy(repair, below.ready.finish, ask.actuals),
+    found: foundOn(repair, below, ask.actuals),
     readyMs,
     onFace,
   });

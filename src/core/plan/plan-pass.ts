@@ -21,7 +21,7 @@ import { plansBy, stepsBegun, unlikeAsOne } from './actuals';
 import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
-import { bearsFrom, dustFree, gated, onGloss } from './gated';
+import { bearsFrom, dustFree, type Found, gated, onFound } from './gated';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import type { PotShare } from './milestone-times';
@@ -102,6 +102,7 @@ interface StepsAsk {
   readonly onFace: boolean;
   readonly mixerOn: RepairAsk['mixerOn'];
   readonly gated: boolean;
+  readonly found: Found | null;
   /** From when what it throws about no longer sticks to the pass below; null where nothing waits for that. */
   readonly dustproof: MilestoneId | null;
   readonly rateNeeded: number | null;
@@ -148,8 +149,8 @@ export interface PassPlace {
   readonly readyMs: number | null;
   /** What the face of the pass below bears not until it has set. */
   readonly keepsOff?: 'all' | 'dust' | null;
-  /** That face has set by then, and nothing of the pass below takes its gloss off. */
-  readonly glossy?: boolean;
+  /** What lies on that face by then, and nothing of the pass below takes off. */
+  readonly found?: Found | null;
   /** A press that goes on the face of another pass. */
   readonly onFace: boolean;
   /** Amounts as at the first guess of the hour: for who asks for what comes before the mixing alone. */
@@ -302,7 +303,12 @@ export function preparePass(
     const portions = ENGINES[method.engine].portions(here);
     const context: StepContext = { ...here, ...stepsBegun(actuals), batches, portions };
     const made = withStand(stepsOf(method, context), method, context);
-    const drafts = withTrouble(place.glossy ? onGloss(made, method, context) : made, method, context, actuals);
+    const drafts = withTrouble(
+      place.found ? onFound(made, place.found, method, context) : made,
+      method,
+      context,
+      actuals,
+    );
     return { context, drafts: dustFree(gated(drafts, repair, place.below), dustproof, place.keepsOff === 'dust') };
   };
   const steps = (prepared: ReturnType<typeof prepare>): ReadySteps => {
@@ -312,6 +318,7 @@ export function preparePass(
       onFace: place.onFace,
       mixerOn: ask.mixerOn,
       gated: place.below !== null,
+      found: place.found ?? null,
       dustproof,
       rateNeeded: prepared.mix.rateNeeded,
       areas: prepared.areas,

@@ -1,6 +1,6 @@
-import { humidityOf, valueAt } from '../../climate';
-import { at, attempt, degC, exactly, kelvin, listed, minutes, percent, texts } from '../../say';
-import { FAMILIES, MILESTONES, type MilestoneId } from '../../system';
+import { FILM_FORMS, filmOn, HARD_AT_LEAST_MS, HARD_BY } from '../../plan';
+import { at, degC, exactly, kelvin, listed, minutes, percent, texts } from '../../say';
+import { MILESTONES, type MilestoneId } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -55,12 +55,6 @@ const F = findings({
     todo: 'Wait the computed time.',
   },
 });
-
-/**
- * A surface film forms on an amine-cured resin under this temperature, nearer than this to the dew point, or in air
- * damper than this.
- */
-const FILM = { baseC: 10, marginK: 3, dampPct: 80 };
 
 /** Whether it is the finding that a wait has no time; of a pass of several it bears the name of the pass. */
 export const tellsNoTime = (
@@ -138,33 +132,22 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     ];
   },
 
-  'amine-film': (c) => {
-    const { sheet, thermal, placedMs } = c.plan;
-    if (!sheet || !FAMILIES[sheet.family].film || !thermal || placedMs === null) return [];
-    const until =
-      c.plan.milestones.find((m) => m.kind === 'sandable' || m.kind === 'release')?.planMs ?? placedMs + 12 * 3_600_000;
-    for (let ms = placedMs; ms <= until; ms += 30 * 60_000) {
-      const here = attempt(() => ({
-        base: valueAt(thermal.base, ms),
-        dew: valueAt(thermal.dew, ms),
-        air: valueAt(thermal.air, ms),
-      }));
-      if (!here.ok) return [];
-      const { base, dew, air } = here.value;
-      const wet = humidityOf(air, dew) > FILM.dampPct;
-      if (base < FILM.baseC || base - dew < FILM.marginK || wet)
-        return [
+  'amine-film': ({ plan: { sheet, thermal, placedMs, milestones } }) => {
+    if (!sheet || !thermal || placedMs === null) return [];
+    const untilMs = milestones.find((m) => HARD_BY.includes(m.kind))?.planMs ?? placedMs + HARD_AT_LEAST_MS;
+    const film = filmOn(sheet, thermal, { fromMs: placedMs, untilMs });
+    return film
+      ? [
           F['amine-film']({
-            from: at(ms),
-            cause: base < FILM.baseC ? 'cold' : base - dew < FILM.marginK ? 'dew' : 'damp',
-            base: degC(base),
-            limit: exactly(degC(FILM.baseC)),
-            margin: kelvin(base - dew),
-            damp: exactly(percent(FILM.dampPct)),
+            from: at(film.fromMs),
+            cause: film.cause,
+            base: degC(film.baseC),
+            limit: exactly(degC(FILM_FORMS.baseC)),
+            margin: kelvin(film.marginK),
+            damp: exactly(percent(FILM_FORMS.dampPct)),
           }),
-        ];
-    }
-    return [];
+        ]
+      : [];
   },
 
   'fixed-wait': ({ plan }) => {
