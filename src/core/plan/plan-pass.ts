@@ -5,16 +5,14 @@ import {
   ENGINES,
   effectsOf,
   isTaken,
-  METHODS,
   type Method,
   type MethodContext,
-  methodOf,
   type StepContext,
   type StepDraft,
   stepsOf,
 } from '../method';
 import { type Batch, ingredientsOf, vesselMassG, withMoreMixed } from '../mix';
-import { attempt, type Problem, refuse, type Said, texts } from '../say';
+import { attempt, type Problem, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
 import { plansBy, stepsBegun, unlikeAsOne } from './actuals';
@@ -24,6 +22,7 @@ import { withStand, withTrouble } from './extra-steps';
 import { bearsFrom, dustFree, type Found, gated, onFound } from './gated';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
+import { methodHere } from './method-here';
 import type { PotShare } from './milestone-times';
 import { mixAt, sharesOf } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
@@ -42,9 +41,6 @@ const REFUSED = texts('refused.plan.plan-pass', {
   'does-not-serve': '{sheet} does not serve “{method}”. Material says why; choose another system.',
   'not-planned-over':
     '“{method}” is not planned over {shape}. The volume stands; choose another method, or another shape as the first.',
-  'method-not-known': 'The method “{id}” is not known here.',
-  'method-version-file':
-    'The method “{method}” is of version {version} in this file; this Grenko knows version {known}. Open it with the Grenko it was planned with.',
 });
 
 const MIN_MS = 60_000;
@@ -388,17 +384,3 @@ export function preparePass(
 }
 
 const lastOf = (drafts: readonly StepDraft[]): number => Math.max(0, ...drafts.map((d) => d.batch ?? 0));
-
-/** The method of a pass, as of the version it was planned with. @throws Refusal for one that is not known here */
-function methodHere({ method: { id, version } }: Piece): Method {
-  const method = methodOf(id);
-  if (!method) return refuse('method.id', id, METHODS.map((m) => m.id).join(', '), REFUSED['method-not-known']({ id }));
-  if (method.version !== version)
-    return refuse(
-      'method.version',
-      version,
-      `version ${method.version}`,
-      REFUSED['method-version-file']({ method: method.label, version, known: method.version }),
-    );
-  return method;
-}
