@@ -1,5 +1,15 @@
 import { answerOnRecord, type Method, methodOf, signsOf, TROUBLES } from '@/core/method';
-import { FIRST_PASS, passesUnder, pieceOf, type Repair, withNext, withPiece } from '@/core/plan';
+import {
+  FIRST_PASS,
+  opensAbove,
+  passesUnder,
+  passKey,
+  pieceOf,
+  planJob,
+  type Repair,
+  withNext,
+  withPiece,
+} from '@/core/plan';
 import { type Bundle, batchBefallen, type EventBody, eventSaid, passesBefallen, passesOn } from '@/core/record';
 import { measured, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
@@ -413,6 +423,25 @@ test('what lies under a pass: found one by one, as anybody would', () => {
   ];
   const under = Object.fromEntries(chain.map(({ passId }) => [passId, [...passesUnder(chain, passId)].sort()]));
   expect(under).toEqual({ a: [], b: ['a'], c: ['a', 'b'], d: [], e: ['d'], f: ['a'] });
+});
+
+test('work that was begun by an older version keeps the steps it was begun with', () => {
+  const bundle = bundleOf('mortar-patch');
+  const technician = workedTo(bundle, /hold:clean$/);
+  const { repair, passes } = technician.view().repairs[0]!;
+  const toldMs = technician.nowMs;
+  befell(technician, 'dam-leak', undefined, { ml: 60 });
+  const happened = technician.view().repairs[0]!.passes[0]!.actuals;
+  const held = (madeWith: string | null) =>
+    planJob({
+      ...bundle,
+      nowMs: toldMs,
+      actuals: new Map([[passKey(passes[0]!.repair), { ...happened, madeWith }]]),
+    })
+      .repairs.find((p) => p.repairId === repair.id)!
+      .steps.filter((s) => s.key.task === 'hold:clean' && s.doneAt === null).length;
+  expect(['0.39.0', '0.40.0', null].map(held)).toEqual([0, 1, 1]);
+  expect(['0.39.0', '0.40.0', null].map(opensAbove)).toEqual([false, true, true]);
 });
 
 describe('a greasy film', () => {

@@ -53,19 +53,26 @@ export function TroubleDialog({ open, known = null, onClose, whole, step, role, 
   const trouble = TROUBLES.find((t) => t.id === id);
   const close = () => {
     setId(null);
+    setPassId(null);
     onClose();
   };
   return (
     <Dialog open={open} title="Something went wrong" onClose={close}>
       {passes.length > 1 && (
-        <Choice
-          label="Which pass"
-          options={whole.passes
-            .filter((p) => passes.includes(p))
-            .map((p) => ({ id: p.repair.passId, label: pieceName(p.repair, whole.passes.indexOf(p)) }))}
-          value={at.repair.passId}
-          onChange={setPassId}
-        />
+        <div className="mb-3 [&_[role=radio]]:min-h-11">
+          <Choice
+            label="Which pass"
+            options={whole.passes
+              .filter((p) => passes.includes(p))
+              .map((p) => ({
+                id: p.repair.passId,
+                label: pieceName(p.repair, whole.passes.indexOf(p)),
+                own: p.repair.passName.trim() !== '',
+              }))}
+            value={at.repair.passId}
+            onChange={setPassId}
+          />
+        </div>
       )}
       {trouble ? (
         <Met

@@ -6,7 +6,7 @@ export const SITE: readonly Trouble[] = [
     id: 'rain',
     label: 'Rain or water on it',
     binder: ['resin', 'water'],
-    during: ['prepare', 'prime', 'place', 'close', 'hold', 'finish'],
+    during: ['set-out', 'prepare', 'prime', 'place', 'close', 'hold', 'finish'],
     answers: [
       { id: 'bare', sign: 'the prepared face, nothing on it yet', effect: 'redo-preparation', face: ['dry'] },
       {
@@ -24,7 +24,7 @@ export const SITE: readonly Trouble[] = [
   {
     id: 'dust',
     label: 'Dust, oil or silicone came onto the face',
-    during: ['prepare', 'prime', 'place', 'close', 'finish'],
+    during: ['set-out', 'prepare', 'prime', 'place', 'close', 'finish'],
     answers: [
       { id: 'bare', sign: 'the prepared face, nothing on it yet', effect: 'redo-preparation', face: ['clean'] },
       {
