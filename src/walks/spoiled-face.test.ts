@@ -1,3 +1,4 @@
+import { stepOfLivePot } from '@/core/judge';
 import { answerOnRecord, type Method, methodOf, signsOf, TROUBLES } from '@/core/method';
 import {
   FIRST_PASS,
@@ -342,6 +343,17 @@ describe('a pot whose time is over', () => {
     });
     const told = technician.view().repairs[0]!.findings.map((f) => f.id);
     expect(told.filter((id) => id.startsWith('late:'))).toEqual([]);
+  });
+
+  test('is that of the first of two, where one mixes while another places', () => {
+    const technician = workedTo(bundleOf('barrier-coat'), /b1:mix$/);
+    const first = planned(technician, 'b1:coat');
+    const { repair } = technician.view().repairs[0]!;
+    technician.tell(repair.id, FIRST_PASS, technician.nowMs, { kind: 'step-begun', step: 'b2:mix' });
+    const live = () => stepOfLivePot(technician.view().repairs[0]!.passes[0]!.plan)?.id;
+    expect(live()).toBe('b1:coat');
+    technician.does({ ...technician.ahead().find((s) => s.id === 'b1:coat')!, startMs: first.startMs });
+    expect(live()).toBe('b2:coat');
   });
 
   test('is called as what it is: a pail of cement stiffens', () => {

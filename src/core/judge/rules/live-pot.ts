@@ -26,11 +26,17 @@ const { placed: PLACED } = texts('finding.pot-over', { placed: 'All of it was in
 /** What rounding leaves is not late, ms. */
 const ROUNDED_MS = 2000;
 
-/** The last step that is to put a pot in its place whose mixing has begun, as long as it is not done. */
-export function stepOfLivePot(plan: Pick<RepairPlan, 'steps'>): PlannedStep | null {
-  const begun = plan.steps.findLast((s) => s.marks?.begin?.includes('mix-begins') && s.begunAt !== null);
-  const placed = begun && plan.steps.findLast((s) => s.batch === begun.batch && s.marks?.end?.includes('placed'));
-  return placed?.doneAt === null ? placed : null;
+/**
+ * The step that puts the last of a pot in its place whose mixing has begun, as long as it is not done; of several, who
+ * mixes while another places, that of the first.
+ */
+export function stepOfLivePot({ steps }: Pick<RepairPlan, 'steps'>): PlannedStep | null {
+  for (const { batch, begunAt, marks } of steps) {
+    if (begunAt === null || !marks?.begin?.includes('mix-begins')) continue;
+    const placed = steps.findLast((s) => s.batch === batch && s.marks?.end?.includes('placed'));
+    if (placed?.doneAt === null) return placed;
+  }
+  return null;
 }
 
 /** What it is called where a pot of that has died; undefined of what comes out of a mixer and has none. */
