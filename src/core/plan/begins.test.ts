@@ -83,3 +83,13 @@ test('a forecast that ended before today is no reason to plan yesterday', () => 
   for (const { plan } of tried().repairs)
     for (const s of plan.steps) expect(s.startMs).toBeGreaterThanOrEqual(ramp.job.startFrom + 400 * DAY);
 });
+
+test('a file that says work began decades before its weather is planned and judged all the same', () => {
+  const winch = sampleData(NOW, ZONE).bundles.find((b) => b.job.id === 'sample-winch')!;
+  const long = Date.UTC(2001, 8, 9);
+  const events = winch.events.map((e) => (e.body.kind === 'started' ? { ...e, at: long } : e));
+  expect(events.filter((e) => e.at === long)).toHaveLength(1);
+  const [view] = viewJob({ ...winch, events }, NOW).repairs;
+  expect(view!.actuals.startedAt).toBe(long);
+  expect(view!.findings.length).toBeGreaterThan(0);
+});

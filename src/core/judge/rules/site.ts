@@ -167,7 +167,10 @@ function atSheetsEnd({ sheet, potC, steps, thermal }: JudgeContext['plan']): rea
   const pace = useBy ? attempt(() => paceOf(useBy, 'short', sheet.family)) : null;
   if (!pace?.ok || !mixing || !thermal || potC === null) return [];
   const { lowC, highC, sheetLowC } = pace.value;
-  const baseC = valueAt(thermal.base, mixing.startMs);
+  // Work that began long before the weather that is known is mixed at no temperature of it.
+  const base = attempt(() => valueAt(thermal.base, mixing.startMs));
+  if (!base.ok) return [];
+  const baseC = base.value;
   if (potC < lowC && sheet!.limits.materialMinC === null)
     return [F['material-untold']({ is: degC(potC), from: exactly(degC(sheetLowC)) })];
   return baseC >= highC && potC < highC
