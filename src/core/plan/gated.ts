@@ -30,8 +30,8 @@ const FOUND = texts('found', {
 });
 
 /**
- * What is done before a pass goes on such a face: its gloss is taken off; whether there is a film, which may come in the
- * cold or damp, is seen on the spot.
+ * What is done before a pass goes on such a face: its gloss is taken off; whether there is a film, which may come in
+ * the cold or damp, is seen on the spot.
  */
 export function onFound(
   drafts: readonly StepDraft[],

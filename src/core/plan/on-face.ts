@@ -10,8 +10,8 @@ import type { Piece } from './repair';
 import type { RepairAsk } from './repair-plan';
 
 /**
- * From this version of the core on a face is freed, ground, swept and trimmed before another pass lies on it, and nobody
- * masks or reads it while it is wet.
+ * From this version of the core on a face is freed, ground, swept and trimmed before another pass lies on it, and
+ * nobody masks or reads it while it is wet.
  */
 const BY_FACE = [0, 39] as const;
 
@@ -51,8 +51,8 @@ const BY_FILM = [0, 40] as const;
 const HARD_FROM: ReadonlySet<MilestoneId | null> = new Set(['recoat-from', 'next-lift', 'foot', 'sandable']);
 
 /**
- * Whether a pass goes on a face that a greasy film may have come on, and that nothing of the pass below works off: what
- * is ground or sanded is washed before.
+ * Whether a pass goes on a face that a greasy film may have come on, and nothing of the pass below grinds or sands it
+ * off.
  */
 function isFilmed(next: Piece, below: LaidBelow, actuals: Actuals): boolean {
   const { laying, ready, ask } = below;

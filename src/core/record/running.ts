@@ -20,9 +20,13 @@ export const doingAt = ({ plan, repair }: PassView, step: PlannedStep | undefine
     ? step.role
     : (plan.steps.findLast((s) => s.doneAt !== null || s.begunAt !== null)?.role ?? null);
 
+/** Whether anything of a pass is done or begun. */
+const isTouched = ({ plan }: PassView): boolean => plan.steps.some((s) => s.doneAt !== null || s.begunAt !== null);
+
 /**
- * The passes that something can befall now, of which the first is meant unless somebody says another: the one that comes
- * next, and those that anything was done of. While nothing is done of the next, what went wrong is of the one before it.
+ * The passes that something can befall now, of which the first is meant unless somebody says another: the one that
+ * comes next, and those that anything was done of. While nothing is done of the next, what went wrong is of the one
+ * before it.
  * @param step what comes next; undefined behind the last
  */
 export function passesBefallen(
@@ -30,7 +34,7 @@ export function passesBefallen(
   step: PlannedStep | undefined,
 ): readonly PassView[] {
   const next = passes.find((p) => p.repair.passId === step?.passId) ?? passes.at(-1)!;
-  const touched = passes.filter((p) => p.plan.steps.some((s) => s.doneAt !== null || s.begunAt !== null));
+  const touched = passes.filter(isTouched);
   const first = touched.includes(next) ? next : (touched.at(-1) ?? next);
   return [first, ...[...new Set([...touched, next])].filter((p) => p !== first)];
 }
@@ -38,11 +42,7 @@ export function passesBefallen(
 /** The passes that lie on one and of which anything was done. */
 export const passesOn = ({ passes }: Pick<RepairView, 'passes'>, passId: string): readonly PassView[] => {
   const chain = passes.map((p) => p.repair);
-  return passes.filter(
-    (p) =>
-      passesUnder(chain, p.repair.passId).has(passId) &&
-      p.plan.steps.some((s) => s.doneAt !== null || s.begunAt !== null),
-  );
+  return passes.filter((p) => isTouched(p) && passesUnder(chain, p.repair.passId).has(passId));
 };
 
 /**

@@ -27,7 +27,7 @@ export function StopsHere({ at, zone, stops, early, onTrouble }: Props) {
             {trouble && (
               <button
                 type="button"
-                className="btn btn-outline btn-error mt-1 mr-2 min-h-11"
+                className="btn btn-outline btn-error mt-1 mr-2"
                 onClick={() => onTrouble(trouble.id)}
               >
                 It is out: plan the rest anew…

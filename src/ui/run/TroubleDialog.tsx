@@ -59,7 +59,7 @@ export function TroubleDialog({ open, known = null, onClose, whole, step, role, 
   return (
     <Dialog open={open} title="Something went wrong" onClose={close}>
       {passes.length > 1 && (
-        <div className="mb-3 [&_[role=radio]]:min-h-11">
+        <div className="mb-3 [&_[role=radio]]:min-h-[44px]">
           <Choice
             label="Which pass"
             options={whole.passes

@@ -31,7 +31,7 @@ export function Override(of: OverrideProps) {
   return (
     <>
       {answer && (
-        <SavingButton className="btn mt-1 mr-2 min-h-11" onSave={() => goOn(of, says, { reason: says(answer), role })}>
+        <SavingButton className="btn mt-1 mr-2" onSave={() => goOn(of, says, { reason: says(answer), role })}>
           {says(answer)}
         </SavingButton>
       )}

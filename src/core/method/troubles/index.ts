@@ -12,7 +12,6 @@ export {
   answerOnRecord,
   answerTo,
   befalls,
-  FACES_AGAIN,
   type FaceAgain,
   OPENS_AGAIN,
   type Sign,

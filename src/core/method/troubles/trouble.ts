@@ -35,8 +35,7 @@ export const OPENS_AGAIN: ReadonlySet<TroubleEffect> = new Set([
 ]);
 
 /** What is done to a face that got wet or dirty, before anything more is placed on it. */
-export const FACES_AGAIN = ['dry', 'clean', 'abrade'] as const;
-export type FaceAgain = (typeof FACES_AGAIN)[number];
+export type FaceAgain = 'dry' | 'clean' | 'abrade';
 
 /** What a trouble does, in a plan and a record; what is said of it stands in `advice`, loaded where it is asked for. */
 export interface TroubleAnswer {
