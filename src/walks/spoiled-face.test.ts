@@ -166,6 +166,27 @@ describe('a primer that got wet or dusty', () => {
     expect(titled(planned(technician, 'b1~3:prime'))).toMatch(/[^n], again$/);
   });
 
+  test('of a further lift, past the window of the lift below: abraded once, not once more for that window', () => {
+    const [kind, ratio, packs, , more] = PAPERS['mortar-patch'];
+    const times = 'use-by 40 min, next-lift 2 h, recoat-from 2 h, recoat-until 3 h, sandable 4 h, load 24 h';
+    const read = typed([kind, ratio, packs, times, more], NOW);
+    const sheet = {
+      ...sheetOf('mortar-patch'),
+      ...read,
+      id: 'sheet-mortar-patch',
+      limits: { ...read.limits, liftMaxMm: 15 },
+    };
+    const technician = workedTo({ ...bundleOf('mortar-patch'), sheets: [sheet] }, /b2:prime$/);
+    befell(technician, 'rain', 'primer');
+    const left = stepsOf(technician).filter((s) => s.doneAt === null);
+    expect(left.filter((s) => /abrade/.test(s.id)).map((s) => s.id)).toEqual(['abrade~2:set']);
+    expect(left.map((s) => s.id).slice(2, 5)).toEqual(['b2~2:weigh', 'b2~2:mix', 'b2~2:prime']);
+    // Without the rain a lift begun so late is abraded for the window alone.
+    const late = workedTo({ ...bundleOf('mortar-patch'), sheets: [sheet] }, /b1:place$/);
+    late.nowMs += 5 * HOUR;
+    expect(idsLeft(late).filter((id) => /abrade/.test(id))).toEqual(['b2:abrade']);
+  });
+
   test('of a slurry of cement nothing has to set: it is brushed off, and comes again', () => {
     const technician = workedTo(bundleOf('cement-patch', { schools: { bond: 'slurry' } }), /prep:wet$/);
     const before = technician.nowMs;

@@ -15,7 +15,7 @@ import { milestoneOf } from '../system';
 import { placesIn } from '../void';
 import { type Actuals, holdsAgain } from './actuals';
 import { AGAIN, again } from './again';
-import { facedAgain, onceSet, primersAgain } from './spoiled-face';
+import { afterFaces, facedAgain, onceSet, primersAgain } from './spoiled-face';
 
 /** Where the sheet asks for a stand time, mixing is followed by it, and clocks that count from its end do so. */
 export function withStand(drafts: readonly StepDraft[], method: Method, c: StepContext): readonly StepDraft[] {
@@ -156,5 +156,5 @@ export function withTrouble(
   if (at < 0 || (!more && actuals.preparedAgain.every((f) => f.face))) return renamed;
   const { block } = renamed[at]!;
   const faces = facedAgain(renamed, method, c, { actuals, first: drafts }).map((d) => ({ ...d, block }));
-  return [...renamed.slice(0, at), ...faces, ...renamed.slice(at)];
+  return [...renamed.slice(0, at), ...faces, ...afterFaces(renamed.slice(at), faces)];
 }

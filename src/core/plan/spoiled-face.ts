@@ -6,6 +6,7 @@ import {
   DRY_AGAIN,
   type FaceAgain,
   type Method,
+  RENEWS,
   STAGES,
   type StepContext,
   type StepDraft,
@@ -109,6 +110,19 @@ export const primersAgain = (attempts: readonly StepDraft[], actuals: Actuals): 
     return now.map((d) => (open.some(({ prime }) => prime === d) ? again(d, d.key.attempt + 1) : d));
   }, attempts);
 
+/** A step on a face that was abraded right before: the window to go on it as it was is no matter any more. */
+function onAbraded(d: StepDraft): StepDraft {
+  if (!d.within || !RENEWS[d.within.kind]) return d;
+  const { within: _, ...rest } = d;
+  return rest;
+}
+
+/** The steps that come after a face was made good again, those of the next batch on it. */
+export function afterFaces(steps: readonly StepDraft[], faces: readonly StepDraft[]): readonly StepDraft[] {
+  if (!faces.some((d) => d.key.task === ABRADE_SET.task)) return steps;
+  return steps.map((d) => (d.key.batch === steps[0]!.key.batch ? onAbraded(d) : d));
+}
+
 /** A step once more for one batch alone: it closes, waits and is late by that. */
 function forBatch(d: StepDraft, batch: number, topUp: number): StepDraft {
   const batches = [batch];
@@ -146,7 +160,7 @@ export function onceSet(
     );
     const set = [
       { ...abraded, waitFor: { ...abraded.waitFor!, batches: upTo(batch - 1) } },
-      ...mine,
+      ...mine.map(onAbraded),
       ...left.map((d) => forBatch(d, batch, topUp)),
     ];
     const block = `work/set ${topUp + 1}`;
