@@ -57,6 +57,31 @@ describe('the shelf', () => {
     await page.getByText('1 to 2.5 % hardener of A').waitFor();
   });
 
+  test('a price is in somebody’s money: asked where its sign has several, kept on the next revision, chosen in the settings', async () => {
+    const page = await open();
+    await page.goto(`${base()}/settings`);
+    await type(page, 'Prices without a sign are in', 'shells');
+    await page.getByText('“shells” is no money known here').waitFor();
+    await type(page, 'Prices without a sign are in', 'chf');
+    await page.waitForFunction(() => /"money":"CHF"/.test(localStorage.getItem('grenko.prefs') ?? ''));
+    await page.goto(`${base()}/shelf/new`);
+    await page.getByLabel('Name', { exact: true }).fill('Two tin paste');
+    await type(page, 'Pack, as printed on it', '420 g + 210 g tins');
+    await type(page, 'A to B, with its basis', '2:1 by weight');
+    await unfold(page);
+    const price = page.getByLabel('Price', { exact: true });
+    await type(page, 'Price', '$12');
+    await page.getByText('More than one country writes its money $').waitFor();
+    await page.getByRole('button', { name: 'CAD' }).click();
+    expect(await price.inputValue()).toBe('12 CAD');
+    await type(page, 'Price', '41.50');
+    await page.getByRole('button', { name: /Put it on the shelf/ }).click();
+    await page.waitForURL(/\/shelf\/(?!new)/);
+    await page.getByRole('button', { name: 'Make the next revision' }).click();
+    await unfold(page);
+    expect(await price.inputValue()).toBe('41.5 CHF');
+  });
+
   test('bad figures get their sentence: ounces, a gallon, nought in the ratio, a kit of nothing, a ratio without its basis', async () => {
     const page = await open();
     await page.goto(`${base()}/shelf/new`);

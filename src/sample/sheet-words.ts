@@ -157,6 +157,7 @@ export const common = {
   storage: { minC: 5, maxC: 30, shelfMonths: 24, openedMonths: null, checks: [] },
   supersedes: null,
   strength: null,
+  currency: 'EUR',
   holes: null,
   printed: {},
   estimated: [],

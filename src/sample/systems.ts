@@ -267,6 +267,7 @@ export function sampleStock(nowMs: number): readonly Stock[] {
     openedShare: 0,
     breaches: [],
     price: null,
+    currency: null,
     dropsPerMl: null,
     stripMm: null,
     where: 'stores, winch house',

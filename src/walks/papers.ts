@@ -39,10 +39,7 @@ export function typed([kind, ratio, packs, times, more = {}]: Paper, nowMs: numb
       times: [...blank.times.filter((t) => !told.some((x) => x.kind === t.kind)), ...told],
       ...more,
     },
-    'metric',
-    null,
-    'technician',
-    nowMs,
+    { system: 'metric', money: null, role: 'technician', nowMs },
   );
   if (!('sheet' in made)) throw new Error(JSON.stringify(made.faults));
   return made.sheet;

@@ -1,10 +1,13 @@
 import {
   fieldText as fieldTextOf,
+  type MoneyReader,
   type PacedAmounts,
   type PacedBy,
   type PacedKind,
   type Parsed,
+  type ParsedMoney,
   parseMinutesFor,
+  parseMoney,
   parsePaced,
   parseQuantity,
   plainText,
@@ -15,10 +18,12 @@ import {
   formatDuration as formatDurationOf,
   format as formatOf,
   type Kind,
+  type Money,
   type Shown,
   type UnitSystem,
   withMark,
 } from '@/core/units';
+import { moneyText } from './render';
 import { LANGUAGE_ROWS, spokenLanguage } from './tongue';
 
 /** The mark before decimals in the language this program speaks. */
@@ -62,3 +67,11 @@ export const readPaced = (kind: PacedKind, text: string, system: UnitSystem, amo
 /** {@link parseMinutesFor} with the mark of the language spoken. */
 export const readMinutesFor = (by: PacedBy, text: string, system: UnitSystem): Parsed =>
   parseMinutesFor(by, text, system, spokenMark());
+
+/** {@link parseMoney} with the mark of the language spoken. */
+export const readMoney = (text: string, reader: Omit<MoneyReader, 'mark'>): ParsedMoney =>
+  parseMoney(text, { ...reader, mark: spokenMark() });
+
+/** Amounts of money as the language spoken writes them, those in unlike currencies one after the other. */
+export const moneyWords = (amounts: readonly Money[]): string =>
+  amounts.map((m) => moneyText(m, spokenLanguage())).join(' + ');

@@ -6,6 +6,7 @@ import {
   type Quantity,
   type Said,
   textOf,
+  texts,
   type Value,
   WORKED_DIGITS,
   type WorkLine,
@@ -17,6 +18,7 @@ import {
   format,
   fromCore,
   type Hours,
+  type Money,
   shownUnit,
   type UnitSystem,
   unitOf,
@@ -73,6 +75,7 @@ function choicesOf(text: IntlMessageFormat): Choices {
 }
 
 const isQuantity = (v: object): v is Quantity => 'is' in v;
+const isMoney = (v: object): v is Money => 'money' in v;
 const isMoment = (v: object): v is Moment => 'at' in v;
 const isList = (v: object): v is List => 'list' in v;
 
@@ -109,6 +112,22 @@ function moment({ at, dated }: Moment, { zone, hours, language }: Reader): strin
     : `${dayOf} ${clock}`;
 }
 
+const MONEY = texts('money', { unsaid: '{amount} (of what money is not said)' });
+
+/** An amount of money as a language writes it; whole amounts without their hundredths. */
+export function moneyText({ money, of }: Money, language: Language): string {
+  const write = (style: Intl.NumberFormatOptions) =>
+    new Intl.NumberFormat(LANGUAGE_ROWS[language].locale, { ...style, trailingZeroDisplay: 'stripIfInteger' }).format(
+      money,
+    );
+  return of === null
+    ? say(MONEY.unsaid({ amount: write({ minimumFractionDigits: 2, maximumFractionDigits: 2 }) }), {
+        ...PLAIN_READER,
+        language,
+      })
+    : write({ style: 'currency', currency: of });
+}
+
 /** A figure that a message has as a text. */
 const FIGURE = /^[±+−-]?\d+\.\d+$/;
 
@@ -119,6 +138,7 @@ function written(value: Value, reader: Reader): string | number {
   // A name of ours is told in the reader’s language; what somebody wrote is in no catalogue.
   if (typeof value === 'string') return inLanguage(value, reader.language);
   if (isQuantity(value)) return withMark(quantity(value, reader), decimal).replace(/^-/, '−');
+  if (isMoney(value)) return moneyText(value, reader.language);
   if (isMoment(value)) return moment(value, reader);
   if (isList(value)) {
     const parts = value.list.map((v) => String(written(v, reader)));

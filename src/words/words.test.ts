@@ -18,7 +18,10 @@ import {
   plain,
   texts,
 } from '@/core/say';
+import { CURRENCIES, parseMoney } from '@/core/typed';
+import { money } from '@/core/units';
 import { PLAIN_READER, type Reader, say } from '.';
+import { moneyText } from './render';
 
 const metric: Reader = { system: 'metric', zone: 'Europe/Helsinki', language: 'en' };
 const us: Reader = { ...metric, system: 'us' };
@@ -29,7 +32,33 @@ const T = texts('test', {
   side: 'It lies {side, select, under {under} other {above}} it.',
   list: 'for {names}',
   limit: '{limit}',
+  costs: 'for {price}',
   nested: 'First: {inner}',
+});
+
+describe('money', () => {
+  const costs = (amount: number, of: string | null, reader: Partial<Reader> = {}) =>
+    say(T.costs({ price: money(amount, of) }), { ...metric, ...reader }).replaceAll('\u00a0', ' ');
+  test('stands as the reader’s language writes it, whole amounts without hundredths', () => {
+    expect(costs(64, 'EUR')).toBe('for €64');
+    expect(costs(1064.5, 'EUR')).toBe('for €1,064.50');
+    expect(costs(12, 'USD')).toBe('for US$12');
+    expect(costs(64, 'EUR', { language: 'de' })).toBe('for 64 €');
+    expect(costs(0.1 + 0.2, 'CHF')).toBe('for CHF 0.30');
+    expect(costs(900, 'JPY')).toBe('for JP¥900');
+  });
+  test('is told as such where nobody said what it is an amount of', () => {
+    expect(costs(68, null)).toBe('for 68 (of what money is not said)');
+    expect(costs(68.4, null)).toBe('for 68.40 (of what money is not said)');
+  });
+  test('what is written is read back as it was, in the same language', () => {
+    for (const of of CURRENCIES) {
+      const written = moneyText(money(64, of), 'en').replace(/\.00$/, '');
+      const read = parseMoney(written, { own: of });
+      expect([of, read.ok && read.value]).toEqual([of, 64]);
+      expect([of, read.ok && read.currency]).toEqual([of, of]);
+    }
+  });
 });
 
 describe('one message, many readers', () => {

@@ -29,12 +29,13 @@ import {
   texts,
 } from '../say';
 import { leastByGrainMm, milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
-import { figure } from '../units';
+import { type Money, money } from '../units';
 
 const SUIT = texts('suit', {
   all: '{list}',
   'gives-none': 'gives none',
   'no-price': 'no price on the sheet',
+  price: '{price}',
   'not-planned': 'not planned',
   'no-load': 'none is named',
   'no-strength': 'the sheet prints no strength',
@@ -87,7 +88,7 @@ export interface Suit {
   /** Whether it is what the method needs: how it lies and comes out, what holds it together. */
   readonly serves: boolean;
   readonly openMs: number | null;
-  readonly cost: number | null;
+  readonly cost: Money | null;
 }
 
 export interface SuitAsk {
@@ -118,11 +119,13 @@ export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
     held.push(suitOf(ask, mine, sheet, hands));
     yield;
   }
+  // Prices in unlike currencies are not compared.
+  const oneMoney = new Set(held.flatMap(({ cost }) => (cost ? [cost.of] : []))).size < 2;
   return held.sort(
     (a, b) =>
       a.fails - b.fails ||
       (a.openMs ?? Number.POSITIVE_INFINITY) - (b.openMs ?? Number.POSITIVE_INFINITY) ||
-      (a.cost ?? Number.POSITIVE_INFINITY) - (b.cost ?? Number.POSITIVE_INFINITY) ||
+      (oneMoney ? (a.cost?.money ?? Number.POSITIVE_INFINITY) - (b.cost?.money ?? Number.POSITIVE_INFINITY) : 0) ||
       a.sheet.name.localeCompare(b.sheet.name),
   );
 }
@@ -172,7 +175,7 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
       'cost',
       'Cost',
       null,
-      price === null ? (tried?.mix ? SUIT['no-price']() : SUIT['not-planned']()) : figure(price, 3),
+      price === null ? (tried?.mix ? SUIT['no-price']() : SUIT['not-planned']()) : SUIT.price({ price }),
     ),
     stockCriterion(cost),
   ];
@@ -186,10 +189,13 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
   };
 }
 
-const priceOf = (sheet: SheetRevision, total: readonly number[]): number | null =>
+const priceOf = (sheet: SheetRevision, total: readonly number[]): Money | null =>
   total.some((n, i) => n > 0 && sheet.kits[i]!.price === null)
     ? null
-    : total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0);
+    : money(
+        total.reduce((s, n, i) => s + n * (sheet.kits[i]!.price ?? 0), 0),
+        sheet.currency,
+      );
 
 /**
  * What the material is, held against what the method needs; a method that is not known needs nothing that can be told.

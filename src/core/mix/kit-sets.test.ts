@@ -116,6 +116,24 @@ test('the row is cut where it is cheapest, checked against every way of cutting 
   );
 });
 
+test('where one price is missing nothing is compared in money: the set that makes least is taken', () => {
+  fc.assert(
+    fc.property(cases, fc.integer({ min: 0, max: 2 }), ({ needs, offers }, without) => {
+      const o = offers.map(([v, p], i) => offer(`k${i}`, v, i === without % offers.length ? null : p));
+      const n = needs.map((ml, i) => ({ id: `n${i}`, ml }));
+      // What the kits hold stands for their price in the naive search.
+      const best = exhaustive(
+        n,
+        o.map((k) => ({ ...k, price: k.volumeMl })),
+      );
+      expect(cheapestKits(n, o).total.reduce((s, c, i) => s + c * o[i]!.volumeMl, 0)).toBeCloseTo(best, 9);
+    }),
+  );
+  // A can at 20 whose neighbour has no price is not dearer than 5 litres.
+  const [small, large] = [offer('small', 400, 20), offer('large', 5000, null)];
+  expect(cheapestKits([{ id: 'n', ml: 350 }], [small, large]).total).toEqual([1, 0]);
+});
+
 test('minimal covers: enough, and none of them can lose a kit', () => {
   const covers = minimalCovers(1000, [450, 300]);
   expect(covers.map((c) => c.join()).sort()).toEqual(['0,4', '1,2', '2,1', '3,0']);

@@ -10,7 +10,7 @@ const REFUSED = texts('refused.mix.kit-sets', {
 export interface KitOffer {
   readonly id: string;
   readonly volumeMl: number;
-  /** What one more costs; null where no price is known: then volume decides. */
+  /** What one more costs, in the one money of all offers; null where no price is known: then volume decides. */
   readonly price: number | null;
   readonly inStock: number;
 }
@@ -27,6 +27,7 @@ export interface KitSet {
   /** Over all needs. */
   readonly total: readonly number[];
   readonly buy: readonly number[];
+  /** What is to be bought: its price where every offer has one, else what it holds, L. */
   readonly cost: number;
   readonly leftMl: number;
   /** False when there were too many ways to look through all of them. */
@@ -145,7 +146,9 @@ function cheapestRow(
   for (const o of offers)
     if (!(o.volumeMl > 0)) refuse('kits', o.volumeMl, 'more than 0 mL', REFUSED['kit-nothing-never']());
   const volumes = offers.map((o) => o.volumeMl);
-  const value = offers.map((o) => o.price ?? o.volumeMl / 1000);
+  // Money is held against money alone: where one price is missing, all of them are compared by what they hold.
+  const priced = offers.every((o) => o.price !== null);
+  const value = offers.map((o) => (priced ? o.price! : o.volumeMl / 1000));
   const spend = (total: readonly number[]) =>
     total.reduce((s, n, i) => s + Math.max(0, n - offers[i]!.inStock) * value[i]!, 0);
   const use = (total: readonly number[]) => total.reduce((s, n, i) => s + n * value[i]!, 0);

@@ -3,7 +3,7 @@ import { methodsData, sampleData } from '../../sample/jobs';
 import { FRESH_TRIAL } from '../mix';
 import { pieceOf, repairOf } from '../plan';
 import { isMetered } from '../system';
-import { pickList, viewJob } from '.';
+import { type Bundle, pickList, viewJob } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
@@ -12,11 +12,15 @@ test('kits on the list are those of the plan: from lots, the rest to buy, and th
   for (const b of bundles) {
     const list = pickList(viewJob(b, NOW));
     for (const k of list.kits) expect(k.lots.reduce((s, l) => s + l.take, 0) + k.buy).toBe(k.count);
-    expect(list.worth).toBeCloseTo(
-      list.kits.reduce((s, k) => s + k.count * k.price!, 0),
+    // All of the sample is priced in one money.
+    const [worth, ...others] = list.worth!;
+    expect(others).toEqual([]);
+    expect(worth!.of).toBe('EUR');
+    expect(worth!.money).toBeCloseTo(
+      list.kits.reduce((s, k) => s + k.count * k.price!.money, 0),
       9,
     );
-    expect(list.toSpend).toBeLessThanOrEqual(list.worth!);
+    expect(list.toSpend![0]?.money ?? 0).toBeLessThanOrEqual(worth!.money);
     // Every kit lists its parts.
     for (const k of list.kits) expect(k.lists.length).toBeGreaterThanOrEqual(2);
   }
@@ -88,6 +92,20 @@ test('each batch has a vessel of its own size: nobody carries thirteen tubs for 
     expect(l.quantity - 1).toBe(
       potted.filter((ml) => ml * 1.5 <= sizes[i]! + 1e-6 && ml * 1.5 > (sizes[i - 1] ?? 0) + 1e-6).length,
     );
+});
+
+test('prices in two moneys stand beside each other and are never added', () => {
+  const systemsOf = (of: Bundle) => new Set(pickList(viewJob(of, NOW)).kits.map((k) => k.systemId));
+  const b = bundles.find((of) => systemsOf(of).size > 1)!;
+  const [abroad] = systemsOf(b);
+  const sheets = b.sheets.map((s) => (s.systemId === abroad ? { ...s, currency: 'CHF' } : s));
+  const list = pickList(viewJob({ ...b, sheets }, NOW));
+  const worthOf = (of: string) => list.worth!.find((m) => m.of === of)!.money;
+  const counted = (is: boolean) =>
+    list.kits.filter((k) => (k.systemId === abroad) === is).reduce((s, k) => s + k.count * k.price!.money, 0);
+  expect(worthOf('CHF')).toBeCloseTo(counted(true), 9);
+  expect(worthOf('EUR')).toBeCloseTo(counted(false), 9);
+  expect(list.worth).toHaveLength(2);
 });
 
 test('a missing price leaves the sum open instead of counting it as nothing; own fillers are on the list', () => {

@@ -3,6 +3,7 @@ import { HEADROOM, type Weighed, weighedOf } from '../mix';
 import type { RepairPlan, SystemKits } from '../plan';
 import { areaOf, exactly, grams, type Message, ml, mm, type Said, texts, type Value } from '../say';
 import { FAMILIES, isMetered, type SheetRevision } from '../system';
+import { addMoney, type Money, money } from '../units';
 import { facesOf, standApart } from '../void';
 import type { JobView, PassView } from './bundle';
 import { promisedOf } from './yard';
@@ -74,7 +75,8 @@ export interface PickedKit {
   /** What stands beside it and goes to another job first. */
   readonly toOthers: readonly { readonly lot: string; readonly take: number; readonly job: string }[];
   readonly buy: number;
-  readonly price: number | null;
+  /** What one of them costs; null where no price is known. */
+  readonly price: Money | null;
   /** What each kit lists, its parts and what else is in the box. */
   readonly lists: readonly { readonly what: string; readonly count: number }[];
 }
@@ -89,9 +91,9 @@ export interface PickList {
   readonly disposal: readonly Message[];
   /** Kits on hand that will come back unopened, when the work goes by the nominal amounts. */
   readonly returns: readonly { readonly system: string; readonly kit: string; readonly count: number }[];
-  /** What is still to be bought, and the worth of all that is used; null where a price is missing. */
-  readonly toSpend: number | null;
-  readonly worth: number | null;
+  /** What is still to be bought, and the worth of all that is used, in each money; null where a price is missing. */
+  readonly toSpend: readonly Money[] | null;
+  readonly worth: readonly Money[] | null;
 }
 
 /** Solvent for tools, mL a batch; gloves, pairs for each pair of hands and batch; an estimate to be set by habit. */
@@ -132,7 +134,7 @@ const kitsOf = (view: JobView): PickedKit[] =>
           lots: k.takes.filter((t) => t.kitId === o.id && t.take > 0).map(({ lot, take }) => ({ lot, take })),
           toOthers: promisedOf(view, k).filter(({ kitId }) => kitId === o.id),
           buy: k.kits.set.buy[i]!,
-          price: o.price,
+          price: o.price === null ? null : money(o.price, k.sheet.currency),
           lists: [
             ...k.sheet.parts.flatMap((p) =>
               kit.massG[p.id] === null ? [] : [{ what: `part ${p.id}, ${p.name}`, count: 1 }],
@@ -298,8 +300,11 @@ export function pickList(view: JobView): PickList {
   const planned = passesOf(view).filter((r) => r.plan.mix && r.plan.sheet);
   const sheets = [...new Map(planned.map((r) => [r.plan.sheet!.systemId, r.plan.sheet!])).values()];
   const kits = kitsOf(view);
-  const prices = (f: (k: PickedKit) => number) =>
-    kits.some((k) => f(k) > 0 && k.price === null) ? null : kits.reduce((s, k) => s + f(k) * (k.price ?? 0), 0);
+  const prices = (count: (k: PickedKit) => number) => {
+    const counted = kits.filter((k) => count(k) > 0);
+    const priced = counted.flatMap((k) => (k.price ? [money(count(k) * k.price.money, k.price.of)] : []));
+    return priced.length < counted.length ? null : addMoney(priced);
+  };
   return {
     kits,
     consumables: consumablesOf(planned, kits),

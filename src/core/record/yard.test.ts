@@ -199,6 +199,7 @@ describe('lots', () => {
     openedShare: 0,
     breaches: [],
     price: null,
+    currency: null,
     dropsPerMl: null,
     stripMm: null,
     where: '',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Instant, type Kind, UNITS } from '../units';
+import { Instant, type Kind, Money, UNITS } from '../units';
 
 const KINDS = Object.keys(UNITS) as [Kind, ...Kind[]];
 
@@ -27,7 +27,7 @@ export const Moment = z.object({
 export type Moment = z.infer<typeof Moment>;
 
 /** What a text has in its gaps. A string is somebody’s own word (a name, a lot), never a sentence of ours. */
-export type Value = string | number | Quantity | Moment | Message | List;
+export type Value = string | number | Quantity | Money | Moment | Message | List;
 
 /** Several of one sort, joined as a person would. */
 export interface List {
@@ -52,6 +52,7 @@ export const Value: z.ZodType<Value> = z.lazy(() =>
     Word,
     z.number(),
     Quantity,
+    Money,
     Moment,
     Message,
     z.object({ list: z.array(Value).max(1000), join: z.enum(['and', 'or', 'comma', 'space']) }),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Celsius, Density, Figure, Id, Instant, Minutes } from '../units';
+import { Celsius, Currency, Density, Figure, Id, Instant, Minutes } from '../units';
 import { FamilyId } from './family';
 import { Holes } from './holes';
 import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
@@ -208,6 +208,8 @@ export const SheetRevision = z.object({
   protection: z.array(z.string().max(80)).max(20),
   /** Strength over age; null where the sheet prints none, and then no curve is invented. */
   strength: Strength.nullable().default(null),
+  /** What the prices of its kits are in; null where nobody said, as on sheets of earlier versions. */
+  currency: Currency.nullable().default(null),
   /** What it wants of holes that rods are set into; null where it says nothing of them. */
   holes: Holes.nullable().default(null),
   /**
@@ -279,6 +281,7 @@ export const Stock = z.object({
   /** Times it was stored outside the sheet's range. */
   breaches: z.array(z.object({ on: z.iso.date(), text: z.string().min(1).max(200) })).max(50),
   price: Figure.nonnegative().nullable(),
+  currency: Currency.nullable().default(null),
   /** Counted drops of the catalyst to 1 mL, and width of its strip, mm. */
   dropsPerMl: positive.nullable(),
   stripMm: positive.nullable(),

@@ -1,5 +1,6 @@
 export * from './field-text';
 export * from './german';
+export * from './money';
 export * from './number';
 export * from './pace';
 export * from './parse';

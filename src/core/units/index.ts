@@ -4,3 +4,4 @@ export * from './figure';
 export * from './format';
 export * from './kinds';
 export * from './mark';
+export * from './money';

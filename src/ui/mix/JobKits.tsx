@@ -4,8 +4,8 @@ import { useState } from 'react';
 import type { SystemKits } from '@/core/plan';
 import { type PlannedJob, promisedOf } from '@/core/record';
 import type { Said } from '@/core/say';
-
-import { figure, joined, own, phrase } from '@/words';
+import { money } from '@/core/units';
+import { joined, moneyWords, own, phrase } from '@/words';
 import { Heading, useFormat, useSay } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
@@ -32,7 +32,7 @@ function Together({
   const count = (counts: readonly number[]) => counts.reduce((a, b) => a + b, 0);
   const fewer = count(kits.kits.set.total) - count(together.kits.set.total);
   const saves = kits.offers.every((o) => o.price !== null)
-    ? figure(together.saves, 3)
+    ? moneyWords([money(together.saves, kits.sheet.currency)])
     : fewer > 0
       ? fewer === 1
         ? 'a kit'
@@ -71,6 +71,7 @@ export function JobKits({ view, systemId }: { view: PlannedJob; systemId: string
   const name = (id: string) => view.repairs.find((r) => r.repair.id === id)?.repair.name || 'unnamed repair';
   const several = new Set(kits.needs.map((n) => n.repairId)).size > 1;
   const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
+  const priced = kits.offers.every((o) => o.price !== null);
   const lot = kits.takes.filter((t) => t.take > 0);
   const toOthers = promisedOf(view, kits);
   // What is left of one repair alone stands beside its own amount, and like rests are one line.
@@ -98,14 +99,18 @@ export function JobKits({ view, systemId }: { view: PlannedJob; systemId: string
         {buy > 0 ? (
           <>
             ; buy <strong>{kitWords(kits, kits.kits.set.buy)}</strong>
-            {kits.offers.every((o) => o.price !== null) ? phrase` for ${figure(kits.kits.set.cost, 3)}` : ''}
+            {priced ? phrase` for ${moneyWords([money(kits.kits.set.cost, kits.sheet.currency)])}` : ''}
           </>
         ) : (
           '; nothing to buy'
         )}
         .{' '}
         <span className="soft">
-          {kits.kits.set.exact ? 'No cheaper set exists.' : 'The cheapest found among very many.'}
+          {!kits.kits.set.exact
+            ? 'The best found among very many.'
+            : priced
+              ? 'No cheaper set exists.'
+              : 'No smaller set exists.'}
         </span>
       </p>
       {toOthers.map(({ stockId, job, take, lot, atMs }) => (

@@ -3,7 +3,7 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 
-import { figure, joined, own, phrase } from '@/words';
+import { joined, moneyWords, own, phrase } from '@/words';
 import { Heading, useSay, Ways } from '../shared/bits';
 import { CopyTables } from '../shared/CopyTables';
 import { Dialog } from '../shared/Dialog';
@@ -15,6 +15,10 @@ import { useNow } from '../workspace/now';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
 import { useJobView } from '../workspace/view';
+
+/** What all of it is worth says something where a part of it is there already. */
+const showsWorth = ({ worth, toSpend }: ReturnType<typeof pickList>): boolean =>
+  worth !== null && worth.length > 0 && (toSpend === null || moneyWords(worth) !== moneyWords(toSpend));
 
 /** What goes along, on one page: kits from which lots, consumables, protection, disposal, what comes back. */
 export function PickPage({ jobId }: { jobId: string }) {
@@ -59,15 +63,16 @@ export function PickPage({ jobId }: { jobId: string }) {
           <div className="flex-1">
             <h1 className="text-2xl font-extrabold leading-tight">{phrase`Pick list: ${view.job.name || 'unnamed job'}`}</h1>
             <p>
-              {view.job.place} · {fullWhen(nowMs, view.job.zone)}
+              {view.job.place && `${view.job.place} · `}
+              {fullWhen(nowMs, view.job.zone)}
             </p>
           </div>
           <p className="text-right">
             {list.toSpend !== null && (
               <>
-                {list.toSpend > 0 ? (
+                {list.toSpend.length > 0 ? (
                   <>
-                    to buy for <strong className="fig text-xl">{figure(list.toSpend, 4)}</strong>
+                    to buy for <strong className="fig text-xl">{moneyWords(list.toSpend)}</strong>
                   </>
                 ) : (
                   <strong>nothing to buy</strong>
@@ -75,7 +80,7 @@ export function PickPage({ jobId }: { jobId: string }) {
                 <br />
               </>
             )}
-            {list.worth !== null && <>{phrase`worth of all ${figure(list.worth, 4)}`}</>}
+            {showsWorth(list) && <>{phrase`worth of all ${moneyWords(list.worth!)}`}</>}
           </p>
         </header>
         {missing.length > 0 && (

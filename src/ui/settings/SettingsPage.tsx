@@ -9,6 +9,7 @@ import { WEEK_STARTS, weekStartName } from '../workspace/week';
 import { useWorkspace } from '../workspace/workspace';
 import { Aside } from './Aside';
 import { Backup } from './Backup';
+import { MoneyPick } from './MoneyPick';
 
 interface Keeping {
   readonly persisted: boolean | null;
@@ -107,7 +108,8 @@ export function SettingsPage() {
               {refused}
             </p>
           )}
-          <div className="max-w-xs mt-2">
+          <div className="max-w-xs mt-2 space-y-2">
+            <MoneyPick />
             <TextField
               label="The role you work in"
               value={prefs.role}

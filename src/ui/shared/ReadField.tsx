@@ -1,10 +1,16 @@
 'use client';
 import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import type { Said } from '@/core/say';
-import type { Parsed } from '@/core/typed';
 import { useTyped } from '../workspace/typing';
 import { afterPress } from './after-press';
 import { useSay } from './bits';
+
+/** What a sound reading tells at least. */
+interface Reading {
+  readonly ok: true;
+  readonly value: number;
+  readonly text: string;
+}
 
 /** Why what was typed is not taken, and the readings it may have. */
 interface Fault {
@@ -12,16 +18,18 @@ interface Fault {
   readonly choices?: readonly { readonly label: string; readonly text: string }[];
 }
 
-interface ReadProps {
+type Unsound = Fault & { readonly ok: false };
+
+interface ReadProps<Sound extends Reading> {
   /** What is typed here is kept under this name, should the page be left. */
   readonly name: string;
   readonly label: string;
   /** The value as it is shown while nobody types. */
   readonly shown: string;
-  readonly parse: (text: string) => Parsed;
+  readonly parse: (text: string) => Sound | Unsound;
   /** A change of it replaces what is shown, unless something unread is in the field. */
   readonly resetOn: string;
-  readonly onRead: (read: { readonly value: number; readonly text: string }) => void;
+  readonly onRead: (read: Sound) => void;
   /** Called when the field is emptied; without it an empty field is an error. */
   readonly onClear?: () => void;
   /** A sentence from the core about this field. */
@@ -39,7 +47,7 @@ interface ReadProps {
  * What is typed as people say it. It is read when the field is left or Enter is pressed; what is ambiguous is asked
  * with buttons, what is wrong keeps the text and says why. The stored value is untouched until a reading is sound.
  */
-export function ReadField({
+export function ReadField<Sound extends Reading>({
   name,
   label,
   shown,
@@ -54,7 +62,7 @@ export function ReadField({
   className,
   disabled,
   beside,
-}: ReadProps) {
+}: ReadProps<Sound>) {
   const input = useRef<HTMLInputElement>(null);
   const { text: draft, restored, type: setDraft } = useTyped(name, input);
   const [fault, setFault] = useState<Fault | null>(null);
@@ -101,7 +109,7 @@ export function ReadField({
     }
     setFault(null);
     setDraft(null);
-    onRead({ value: parsed.value, text: parsed.text });
+    onRead(parsed);
   };
   const says = useSay();
   const wrong = fault?.sentence ?? problem;

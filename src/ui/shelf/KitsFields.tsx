@@ -83,7 +83,7 @@ export function KitsFields({
             >
               <div className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 items-start">
                 {plain('yieldMl', 'The sheet’s own yield', 'empty: none')}
-                {plain('price', 'Price', 'empty: unknown')}
+                {plain('price', 'Price', '64 € · empty: unknown')}
                 <div className="sm:col-span-2">
                   {plain('contents', 'Also in the box', '2 static mixers, 1 spatula')}
                 </div>

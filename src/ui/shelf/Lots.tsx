@@ -4,13 +4,14 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { passedOver } from '@/core/plan';
 import { type SheetRevision, type Stock, systemKind } from '@/core/system';
-
+import { money } from '@/core/units';
 import { figure, joined, own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { Heading, TextField, useSay } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { DropCounter } from '../shared/DropCounter';
 import { Link } from '../shared/Link';
+import { MoneyField } from '../shared/MoneyField';
 import { QuantityField } from '../shared/QuantityField';
 import { DayField } from '../shared/WhenField';
 import { dayAndClock } from '../shared/when';
@@ -46,6 +47,7 @@ export function Lots({ sheet }: { sheet: SheetRevision }) {
       openedShare: 0,
       breaches: [],
       price: null,
+      currency: null,
       dropsPerMl: null,
       stripMm: null,
       where: '',
@@ -164,13 +166,10 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
           value={lot.where}
           onChange={(where) => change({ where: where.slice(0, 120) })}
         />
-        <QuantityField
-          kind="count"
+        <MoneyField
           label="Paid for one"
-          value={lot.price}
-          onChange={(t) => change({ price: t.value })}
-          onClear={() => change({ price: null })}
-          check={(v) => (v >= 0 ? null : 'Not below 0.')}
+          value={lot.price === null ? null : money(lot.price, lot.currency)}
+          onChange={(paid) => change({ price: paid?.money ?? null, currency: paid?.of ?? null })}
         />
       </div>
       {ways.includes('drops') && <DropCounter value={lot.dropsPerMl} onChange={(v) => change({ dropsPerMl: v })} />}

@@ -11,6 +11,7 @@ import { joined, lowered, phrase, readQuantity } from '@/words';
 import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
+import { useOwnMoney } from '../workspace/own-money';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
 import { clock, putSheet, useWorkspace } from '../workspace/workspace';
@@ -83,10 +84,11 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
   const [tried, setTried] = useState<readonly { readonly field: string; readonly label: string }[]>([]);
   const [slips, setSlips] = useState<readonly Message[] | null>(null);
   const { system, role } = usePrefs();
+  const money = useOwnMoney();
   const router = useRouter();
   /** The pass it is typed in for, where it was asked for from a repair. */
   const wantedFor = useSearchParams().get('for');
-  const read = (of: SheetDraft) => readDraft(of, system, before, role, clock.now());
+  const read = (of: SheetDraft) => readDraft(of, { system, money, role, nowMs: clock.now() }, before);
   const form = useForm<SheetDraft, unknown, SheetRevision>({
     defaultValues: (kept ?? start) as DefaultValues<SheetDraft>,
     resolver: sheetResolver(read),

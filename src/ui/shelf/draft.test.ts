@@ -4,7 +4,8 @@ import { plainWords } from '@/words';
 import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
 import { readDraft } from './read-draft';
 
-const read = (d: SheetDraft, before: SheetRevision | null = null) => readDraft(d, 'metric', before, 'foreman', 1000);
+const read = (d: SheetDraft, before: SheetRevision | null = null) =>
+  readDraft(d, { system: 'metric', money: null, role: 'foreman', nowMs: 1000 }, before);
 const faults = (d: SheetDraft) => {
   const r = read(d);
   return 'faults' in r ? r.faults : {};
@@ -109,7 +110,7 @@ test('a table in Fahrenheit comes back as the paper prints it', () => {
 
 test('quantities come back on the next revision as the paper prints them, whoever opens it', () => {
   const us = (d: SheetDraft, before: SheetRevision | null) => {
-    const r = readDraft(d, 'us', before, 'foreman', 1000);
+    const r = readDraft(d, { system: 'us', money: null, role: 'foreman', nowMs: 1000 }, before);
     if ('faults' in r) throw new Error(JSON.stringify(r.faults));
     return r.sheet;
   };
@@ -156,10 +157,10 @@ describe('packs and prices as they are printed', () => {
     const d = paste();
     return { ...d, kits: d.kits.map((k) => ({ ...k, massG: { ...k.massG, A: a, B: b }, price })) };
   };
-  const read = (d: ReturnType<typeof paste>, system: 'metric' | 'us' = 'metric') =>
-    readDraft(d, system, null, 'role', 0);
+  const read = (d: ReturnType<typeof paste>, money: string | null = null) =>
+    readDraft(d, { system: 'metric', money, role: 'role', nowMs: 0 });
   test('a cartridge by volume is as good as a tin by mass, and comes back as printed', () => {
-    const got = read(withKit('145 mL', '8 US fl oz', '$34'));
+    const got = read(withKit('145 mL', '8 US fl oz', '$34'), 'USD');
     if (!('sheet' in got)) throw new Error(JSON.stringify(got.faults));
     const [a, b] = got.sheet.parts;
     expect(got.sheet.kits[0]!.massG.A).toBeCloseTo(145 * a!.densityGPerMl, 9);
@@ -168,12 +169,33 @@ describe('packs and prices as they are printed', () => {
     expect(draftOf(got.sheet).kits[0]!.massG).toMatchObject({ A: '145 mL', B: '8 US fl oz' });
   });
   test.each([
-    ['34 €', 34],
-    ['EUR 1,250.50', 1250.5],
-    ['18', 18],
-  ])('%s', (price, wanted) => {
-    const got = read(withKit('1 kg', '300 g', price));
-    expect('sheet' in got && got.sheet.kits[0]!.price).toBe(wanted);
+    ['34 €', 34, 'EUR'],
+    ['EUR 1,250.50', 1250.5, 'EUR'],
+    ['18', 18, 'CHF'],
+    ['', null, null],
+  ])('%s', (price, wanted, currency) => {
+    const got = read(withKit('1 kg', '300 g', price), 'CHF');
+    if (!('sheet' in got)) throw new Error(JSON.stringify(got.faults));
+    expect(got.sheet.kits[0]!.price).toBe(wanted);
+    expect(got.sheet.currency).toBe(currency);
+    // Whoever opens it next, in whatever money he pays, reads the same.
+    const again = read(draftOf(got.sheet), 'USD');
+    expect('sheet' in again && again.sheet.currency).toBe(currency);
+  });
+  test('a price whose money is not known is asked at its field; two packs are priced in one money', () => {
+    const asked = read(withKit('1 kg', '300 g', '18'));
+    const faults = 'faults' in asked ? Object.entries(asked.faults) : [];
+    expect(faults.map(([field]) => field)).toEqual([expect.stringMatching(/price$/)]);
+    expect(faults[0]![1].choices!.map((c) => c.text)).toContain('18 EUR');
+    const d = withKit('1 kg', '300 g', '18 €');
+    const two = [...d.kits, { ...d.kits[0]!, key: 'second', price: '$20' }];
+    const both = read({ ...d, kits: two }, 'USD');
+    expect('faults' in both && plainWords(both.faults['kits.second.price']!.sentence)).toBe(
+      'The other price is in EUR: give both in one money.',
+    );
+    // A bare number beside a price with its sign is in the same money.
+    const bare = read({ ...d, kits: [two[0]!, { ...two[1]!, price: '20' }] }, 'USD');
+    expect('sheet' in bare && [bare.sheet.currency, bare.sheet.kits[1]!.price]).toEqual(['EUR', 20]);
   });
   test.each([
     ['12 oz', /mass or of fluid/, ['oz av', 'US fl oz', 'UK fl oz']],

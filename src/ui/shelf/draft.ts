@@ -350,7 +350,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
         PART_IDS.map((id) => [id, inPack(s, `kits.${k.id}.${id.toLowerCase()}`, id, k.massG[id])]),
       ) as KitDraft['massG'],
       yieldMl: as(`kits.${k.id}.yieldMl`, 'volume', k.yieldMl),
-      price: maybe(k.price, ''),
+      price: k.price === null ? '' : `${k.price} ${s.currency ?? ''}`.trim(),
       contents: k.contents.map((c) => `${c.count} ${c.what}`).join(', '),
       splittable: k.splittable,
     })),

@@ -20,15 +20,12 @@ import {
   usualMixMin,
 } from '@/core/system';
 import { readNumber } from '@/core/typed';
-import type { Kind, UnitSystem } from '@/core/units';
+import type { Currency, Kind, UnitSystem } from '@/core/units';
 import { figure, phrase } from '@/words';
 import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
 import { readHoles } from './read-holes';
 import { doseOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';
-
-/** Signs of money before or after a figure. */
-const MONEY = /^\s*(?:[$€£¥]|[A-Z]{3}(?=\s))\s*|\s*(?:[$€£¥]|\b[A-Z]{3})\s*$/g;
 
 const lines = (text: string) =>
   text
@@ -150,10 +147,18 @@ function kitsOf(
       massG: { A: mass('A'), B: mass('B'), C: has('C') ? mass('C') : null, D: has('D') ? mass('D') : null },
       splittable: k.splittable,
       yieldMl: read.aboveOrNone(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl),
-      price: read.quantity(`kits.${k.key}.price`, 'count', k.price.replace(MONEY, ''), true),
+      price: read.price(`kits.${k.key}.price`, k.price),
       contents: contentsOf(read, `kits.${k.key}.contents`, k.contents),
     };
   });
+}
+
+/** Who types a sheet, in whose units and money, and when. */
+export interface Typist {
+  readonly system: UnitSystem;
+  readonly money: Currency | null;
+  readonly role: string;
+  readonly nowMs: number;
 }
 
 /**
@@ -162,12 +167,10 @@ function kitsOf(
  */
 export function readDraft(
   d: SheetDraft,
-  system: UnitSystem,
-  before: SheetRevision | null,
-  role: string,
-  nowMs: number,
+  { system, money, role, nowMs }: Typist,
+  before: SheetRevision | null = null,
 ): { sheet: SheetRevision } | { faults: DraftFaults } {
-  const read = new Reader(system);
+  const read = new Reader(system, money);
   const spec = systemKind(d.kind);
   const has = (id: PartId) => spec.parts.some((p) => p.id === id);
   if (!d.name.trim()) read.say('name', 'Give the system a name.');
@@ -232,6 +235,7 @@ export function readDraft(
       wetness: d.wetness,
     },
     kits: kitsOf(read, d, has, parts),
+    currency: read.currency,
     mixer: metered
       ? {
           volumeMl: or('mixerVolume', 'volume', USUAL.mixer.volumeMl, 'above'),

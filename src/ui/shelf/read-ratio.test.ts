@@ -23,7 +23,7 @@ const withDensities = (d: SheetDraft, densities: Partial<Record<'A' | 'B' | 'C' 
   for (const [id, density] of Object.entries(densities)) parts[id as 'A'] = { ...parts[id as 'A'], density };
   return { ...d, parts };
 };
-const read = (d: SheetDraft) => readDraft(d, 'metric', null, 'foreman', 1000);
+const read = (d: SheetDraft) => readDraft(d, { system: 'metric', money: null, role: 'foreman', nowMs: 1000 });
 const made = (d: SheetDraft): SheetRevision => {
   const r = read(d);
   if ('faults' in r) throw new Error(JSON.stringify(r.faults));

@@ -1,8 +1,8 @@
 import type { Said } from '@/core/say';
 import type { EstimableField } from '@/core/system';
 import { coreText, withItsUnit } from '@/core/typed';
-import type { Kind, UnitSystem } from '@/core/units';
-import { readQuantity } from '@/words';
+import type { Currency, Kind, UnitSystem } from '@/core/units';
+import { phrase, readMoney, readQuantity } from '@/words';
 import type { DraftFaults } from './draft';
 
 type Faults = Record<string, DraftFaults[string]>;
@@ -14,7 +14,12 @@ export class Reader {
   readonly printed: Record<string, string> = {};
   /** What the paper is silent on and is taken as usual. */
   readonly estimated: EstimableField[] = [];
-  constructor(readonly system: UnitSystem) {}
+  /** What the prices are in, once one is read. */
+  currency: Currency | null = null;
+  constructor(
+    readonly system: UnitSystem,
+    readonly money: Currency | null,
+  ) {}
 
   quantity(field: string, kind: Kind, text: string, optional = false): number | null {
     if (optional && !text.trim()) return null;
@@ -26,6 +31,19 @@ export class Reader {
     const said = withItsUnit(kind, text, this.system);
     if (kind !== 'count' && kind !== 'percent' && said !== coreText(kind, parsed.value))
       this.printed[field] = said.slice(0, 60);
+    return parsed.value;
+  }
+  /** A price in the one money of the sheet, so that its packs can be compared. */
+  price(field: string, text: string): number | null {
+    if (!text.trim()) return null;
+    const parsed = readMoney(text, { own: this.money, bare: this.currency ?? this.money });
+    if (!parsed.ok) {
+      this.faults[field] = parsed;
+      return null;
+    }
+    this.currency ??= parsed.currency;
+    if (parsed.currency !== this.currency)
+      this.say(field, phrase`The other price is in ${this.currency}: give both in one money.`);
     return parsed.value;
   }
   /** What a field says, or what is usual where nothing is typed, marked so. */

@@ -3,7 +3,7 @@ import { blankDraft, blankKit, blankTime, draftOf, type SheetDraft } from './dra
 import { readDraft } from './read-draft';
 import { faultsIn, nameInForm, sheetResolver } from './sheet-resolver';
 
-const read = (draft: SheetDraft) => readDraft(draft, 'metric', null, 'foreman', 1000);
+const read = (draft: SheetDraft) => readDraft(draft, { system: 'metric', money: null, role: 'foreman', nowMs: 1000 });
 const resolve = (draft: SheetDraft) =>
   sheetResolver(read)(draft, undefined, { fields: {}, shouldUseNativeValidation: false, criteriaMode: 'all' });
 

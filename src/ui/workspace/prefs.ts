@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { create } from 'zustand';
 import { createJSONStorage, persist } from 'zustand/middleware';
+import { Currency } from '@/core/units';
 import { isLanguage, LANGUAGES, type Language, type Reader } from '@/words';
 import { WEEK_STARTS, weekStartFor } from './week';
 
@@ -20,6 +21,8 @@ const Prefs = z.object({
   /** How the hours of a day are told. */
   hours: z.literal([24, 12]),
   weekStart: z.enum(WEEK_STARTS),
+  /** What prices are in that are typed without a sign; null: as the browser’s languages have it. */
+  money: Currency.nullable(),
   theme: z.enum(THEMES),
   role: z.string().trim().min(1).max(80),
   sound: z.boolean(),
@@ -44,6 +47,7 @@ const FIRST: Prefs = {
   language: languageFor(globalThis.navigator?.languages ?? []),
   hours: 24,
   weekStart: weekStartFor(globalThis.navigator?.languages ?? []),
+  money: null,
   theme: 'day',
   role: 'technician',
   sound: true,
