@@ -36,6 +36,20 @@ describe('the first five minutes, from an empty database', () => {
     await page.waitForFunction(() =>
       /the 4 hold27\.0 mL/.test(document.querySelector('[data-testid=first-answers]')!.textContent!),
     );
+    // Twice as many take twice as much, and a crack is as long, wide and deep as it is typed.
+    await type(page, 'How many alike', '2.5');
+    await page.getByText('A whole number from 1 to 500.').waitFor();
+    await type(page, 'How many alike', '8');
+    await page.waitForFunction(() =>
+      /the 8 hold53\.9 mL/.test(document.querySelector('[data-testid=first-answers]')!.textContent!),
+    );
+    await page.getByRole('radio', { name: 'crack in a floor', exact: true }).click();
+    await type(page, 'Length along it', '3 m');
+    await type(page, 'Depth', '20');
+    // A V of 12 by 20 mm over 3 m.
+    await page.waitForFunction(() =>
+      /it holds360 mL/.test(document.querySelector('[data-testid=first-answers]')!.textContent!),
+    );
     // Nothing was made of it.
     await page.reload();
     await page.getByRole('heading', { name: 'Nothing planned yet' }).waitFor();

@@ -1,7 +1,7 @@
 import type { BaseMaterial, SheetRevision } from '../core/system';
 import { type Void, voidOf } from '../core/void';
 import { sampleSheets } from './systems';
-import { shaped, typed } from './typed';
+import { shaped } from './typed';
 import { workshopSheets } from './workshop-systems';
 
 /** An ordinary repair of round figures to begin with, and an example system to plan it with. */
@@ -18,7 +18,6 @@ export interface FirstLook {
 }
 
 const sheetOf = (id: string): SheetRevision => [...sampleSheets, ...workshopSheets].find((s) => s.id === id)!;
-const along = typed(0, 'gauge', 'read');
 
 /** What most people have first: one for each way in which a system gets to its place. */
 export const FIRST_LOOKS: readonly FirstLook[] = [
@@ -53,21 +52,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     name: 'Crack',
     method: 'poured-crack',
     on: 'concrete',
-    void: voidOf(
-      shaped(
-        'chase',
-        {},
-        {
-          form: 'vee',
-          stations: [
-            { atMm: 0, widthMm: 12, depthMm: 25 },
-            { atMm: 1500, widthMm: 12, depthMm: 25 },
-          ],
-          readWidth: along,
-          readDepth: along,
-        },
-      ),
-    ),
+    void: voidOf(shaped('groove', { length: 1500, width: 12, depth: 25 }, { form: 'vee' })),
     sheet: sheetOf('sheet-crack-1'),
     kitId: 'pair',
   },

@@ -152,6 +152,15 @@ export function FirstLook() {
                 problem={problems.find((p) => p.field === `shapes.0.${d.key}`)?.sentence ?? null}
               />
             ))}
+            {look.void.count > 1 && (
+              <QuantityField
+                kind="count"
+                label="How many alike"
+                value={piece.void!.count}
+                onChange={(t) => change((v) => ({ ...v, count: t.value }))}
+                check={(n) => (Number.isInteger(n) && n >= 1 && n <= 500 ? null : 'A whole number from 1 to 500.')}
+              />
+            )}
             <QuantityField
               kind="temperature"
               label="Air and base"

@@ -1,6 +1,7 @@
 import { METHODS } from '@/core/method';
 import { type Job, pieceOf, withPiece } from '@/core/plan';
 import { viewJob } from '@/core/record';
+import { kindOf, measureVoid, type Void, voidProblems, withValue } from '@/core/void';
 import { FIRST_LOOKS, type FirstLook } from '@/sample/first';
 import { freshJob, freshRepair } from '../workspace/fresh';
 
@@ -21,6 +22,27 @@ test.each(FIRST_LOOKS.map((f) => [f.label, f] as const))(
     expect(findings.filter((f) => f.severity === 'stop').map((f) => f.id)).toEqual(['example']);
     expect(look(of, { sample: true }).findings.filter((f) => f.severity === 'stop')).toEqual([]);
     expect(METHODS.find((m) => m.id === of.method)!.bases).toContain(of.on);
+  },
+);
+
+test.each(FIRST_LOOKS.map((f) => [f.label, f] as const))(
+  '%s: every field is a size that can be typed, and each of them changes what it takes',
+  (_, of) => {
+    const [shape] = of.void.shapes;
+    const kind = kindOf(shape!);
+    const dims = kind.dimensions(shape!);
+    expect(dims.length).toBeGreaterThan(1);
+    const ml = (v: Void) => measureVoid(v).nominalMl;
+    for (const { key, shift, measured } of dims) {
+      expect([key, shift ?? false]).toEqual([key, false]);
+      const { valueMm } = measured;
+      // A rod goes no deeper than its hole: what can be is tried.
+      const other = [valueMm * 1.03, valueMm * 0.97, valueMm + 5]
+        .filter((mm) => mm !== valueMm)
+        .map((mm) => ({ ...of.void, shapes: [withValue(kind, shape!, key, { ...measured, valueMm: mm })] }))
+        .find((v) => voidProblems(v).length === 0)!;
+      expect([key, ml(other) !== ml(of.void)]).toEqual([key, true]);
+    }
   },
 );
 
