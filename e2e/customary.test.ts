@@ -2,8 +2,9 @@ import type { Page } from 'playwright-core';
 import { methodsData } from '@/sample/jobs';
 import { sampleSheets, sampleStock } from '@/sample/systems';
 import { workshopSheets } from '@/sample/workshop-systems';
-import { site, turnTo, withSample } from './browser';
+import { DESKTOP, PHONE, site, turnTo, withSample } from './browser';
 import { type } from './hands';
+import { VIEWS as LOOKED_AT, unfitOn } from './unfit';
 
 const yard = site();
 const { base } = yard;
@@ -94,6 +95,24 @@ test('in US units, the clock told twice to twelve, no view shows metric figures 
     await to.blur();
     await page.waitForFunction((text) => [...document.querySelectorAll('input')].some((i) => i.value === text), shown);
   }
+});
+
+test.each([
+  ['laptop', DESKTOP],
+  ['phone', PHONE],
+])('in US units, whose words are longer, nothing is cut, broken or laid over something else: %s', async (_, size) => {
+  const page = await yard.page(size);
+  await withSample(page, base(), [methodsData]);
+  await page.goto(`${base()}/settings`);
+  await page.getByRole('radio', { name: 'US customary' }).check();
+  await page.getByRole('radio', { name: '4:30 pm' }).check();
+  const found: Record<string, readonly string[]> = {};
+  for (const view of [...new Set([...LOOKED_AT, ...VIEWS])]) {
+    await turnTo(page, base(), view);
+    const unfit = await unfitOn(page, 10, (what) => size === PHONE || !what.endsWith('px high'));
+    if (unfit.length) found[view] = unfit;
+  }
+  expect(found).toEqual({});
 });
 
 test('what is refused at a field says its bounds in the units that are chosen', async () => {

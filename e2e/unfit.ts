@@ -77,7 +77,9 @@ const unfitNow = (page: Page, leastPx: number): Promise<readonly string[]> =>
         out.push(`“${text.textContent.slice(0, 24)}” cut by ${beyond.toFixed(0)} px`);
     }
     // Where words lie on the band and its like is a matter of the hour; a drawing to scale is always the same.
-    for (const drawn of document.querySelectorAll('svg[aria-label$="drawn to scale"], svg[aria-label$="gezeichnet"]')) {
+    for (const drawn of document.querySelectorAll(
+      'svg[aria-label$="drawn to scale"], svg[aria-label$="gezeichnet"], [data-columns]',
+    )) {
       const words = [...drawn.querySelectorAll('text')]
         .filter((t) => t.textContent?.trim() && !t.closest('[aria-hidden]'))
         .map((t) => ({ said: t.textContent, box: t.getBoundingClientRect() }));

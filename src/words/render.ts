@@ -96,8 +96,16 @@ const LARGE: Readonly<Partial<Record<Quantity['is'], Readonly<Record<UnitSystem,
   length: { metric: 'm', us: 'ft' },
 };
 
+/** A figure in whole steps of the unit it is read in. */
+function stepped({ is, value }: Quantity, step: number, { system }: Reader): string {
+  const unit = shownUnit(is, value, system);
+  const steps = Math.round(fromCore(unitOf(is, unit), value) / step);
+  return `${figure(steps * step, 4)} ${unit}`;
+}
+
 function quantity(q: Quantity, reader: Reader): string {
   if (q.bare) return bareFigure(q, reader);
+  if (q.step) return stepped(q, q.step, reader);
   const large = q.large ? LARGE[q.is]?.[reader.system] : undefined;
   if (large) return `${figure(fromCore(unitOf(q.is, large), q.value), q.digits)} ${large}`;
   return q.exact ? exact(q, reader) : format(q.is, q.value, reader.system, q.digits).text;

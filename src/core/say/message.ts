@@ -11,6 +11,8 @@ export const Quantity = z.object({
   digits: z.number().int().min(1).max(12).optional(),
   /** Printed with the figures it has, as a limit stands on a sheet: 5 °C, not 5.0. */
   exact: z.boolean().optional(),
+  /** In whole steps of so much of the reader’s own unit: a temperature goes to whole degrees, or to halves. */
+  step: z.number().positive().optional(),
   /** Its figure alone, in the unit of a field: in an expression the units stand with the result. */
   bare: z.boolean().optional(),
   /** In the larger unit of its kind whatever its size: an area beside what each square metre takes. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { plainWords } from '@/words';
+import { PLAIN_READER, plainWords, say } from '@/words';
 import { figure } from '../units';
 import { degC, digitsApart, metC as metOf, mm, rangeOf } from '.';
 
@@ -35,6 +35,22 @@ test('what is met goes to whole degrees, to halves where a limit lies near, and 
         if (Math.abs(was - limit) > 0.06)
           expect(Math.sign(is - limit) * Math.sign(was - limit)).toBeGreaterThanOrEqual(0);
       }
+    }),
+  );
+});
+
+test('whole degrees are those of the reader: what was typed as 55 °F is read as 55 °F', () => {
+  const us = (...of: Parameters<typeof metOf>) => say(metOf(...of), { ...PLAIN_READER, system: 'us' });
+  const c = (f: number) => ((f - 32) * 5) / 9;
+  expect(us(c(55), c(55), [-5, 40])).toBe('55 °F');
+  expect(us(c(55), c(61), [-5, 40])).toBe('55 °F to 61 °F');
+  expect(us(c(40.8), c(60), [5, null])).toBe('40.8 °F to 60 °F');
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 110 }), fc.integer({ min: 0, max: 110 }), (a, b) => {
+      const [low, high] = a < b ? [a, b] : [b, a];
+      // A degree of Fahrenheit may be none of Celsius.
+      fc.pre(high - low !== 1);
+      expect(us(c(low), c(high), [-40, 60])).toBe(low === high ? `${low} °F` : `${low} °F to ${high} °F`);
     }),
   );
 });

@@ -43,11 +43,15 @@ const NEAR_K = 1;
 export function metC(lowC: number, highC: number, limits: readonly (number | null)[]): Message {
   const near = (c: number) => limits.some((l) => l !== null && Math.abs(c - l) < NEAR_K);
   const step = near(lowC) || near(highC) ? 0.5 : 1;
-  // Never rounded to the other side of a limit.
-  const round = (c: number) => {
+  const said = (c: number): Quantity => {
     const to = Math.round(c / step) * step;
+    // Never rounded to the other side of a limit.
     const crossed = limits.some((l) => l !== null && Math.sign(c - l) !== Math.sign(to - l) && c !== l);
-    return crossed ? Number(c.toFixed(1)) : to;
+    return crossed ? degC(Number(c.toFixed(1))) : { ...degC(c), step };
   };
-  return rangeOf(degC(round(lowC)), degC(round(highC)))!;
+  // Ends that are one figure to a reader in Fahrenheit are no range, nor are those that are one in Celsius.
+  const apart = highC - lowC >= (step * 5) / 9 && Math.round(lowC / step) !== Math.round(highC / step);
+  return apart || limits.some((l) => l !== null && lowC < l !== highC < l)
+    ? RANGE.both({ low: exactly(said(lowC)), high: exactly(said(highC)) })
+    : RANGE.one({ high: exactly(said(highC)) });
 }

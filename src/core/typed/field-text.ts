@@ -17,17 +17,22 @@ export function fieldText(
   if (kind === 'duration') return formatExactDuration(value);
   const symbol = FIELD_UNIT[kind][system];
   const converted = fromCore(unitOf(kind, symbol), value);
-  const text = String(stepped(symbol, converted, digits));
+  const isConverted = symbol !== FIELD_UNIT[kind].metric;
+  const text = String(stepped(symbol, converted, isConverted ? Math.min(digits, CONVERTED_DIGITS) : digits));
   return symbol ? `${text} ${symbol}` : text;
 }
 
 /** From here on inches go to the thousandth, which a field has room for. */
 const LEAST_IN = 0.002;
 
+/** What was typed in other units has no more figures in these; whole ones are kept. */
+const CONVERTED_DIGITS = 3;
+
 /** A converted value in steps that mean something in its unit: nobody measures to a ten-thousandth of an inch. */
 function stepped(symbol: string, value: number, digits: number): number {
   if (symbol === 'in' && Math.abs(value) >= LEAST_IN) return Number(value.toFixed(3));
-  return Number(value.toPrecision(symbol === 'in' ? Math.min(digits, 3) : digits));
+  const whole = String(Math.trunc(Math.abs(value))).length;
+  return Number(value.toPrecision(Math.max(digits, whole)));
 }
 
 function formatExactDuration(minutes: number): string {

@@ -146,6 +146,12 @@ test('what was converted reads in steps of its unit, and working without the noi
   // A hundredth of a millimetre has no thousandth of an inch of its own: its figures are kept.
   expect(fieldText('length', 0.01, 'us')).toBe('0.000394 in');
   expect(fieldText('length', 10, 'metric')).toBe('10 mm');
+  // What was weighed in grams has no five figures in ounces, and none of its whole ones is lost.
+  expect(fieldText('mass', 0.15, 'us')).toBe('0.00529 oz av');
+  expect(fieldText('rate', 25, 'us')).toBe('0.845 US fl oz/min');
+  expect(fieldText('temperature', 12.7778, 'us')).toBe('55 °F');
+  expect(fieldText('mass', 453.59237 * 1000, 'us')).toBe('16000 oz av');
+  expect(fieldText('mass', 1234.5, 'metric')).toBe('1234.5 g');
 });
 
 describe('as people say it', () => {

@@ -10,13 +10,16 @@ export interface Shown {
 
 const shown = (digits: string, unit: string): Shown => ({ digits, unit, text: unit ? `${digits} ${unit}` : digits });
 
+/** From ten feet on nobody counts inches. */
+const FEET_FROM_MM = 3048;
+
 /** The unit a value of that size is best read in. */
 export function shownUnit(kind: Kind, value: number, system: UnitSystem): string {
   const size = Math.abs(value);
   const us = system === 'us';
   switch (kind) {
     case 'length':
-      return us ? 'in' : size >= 2000 ? 'm' : 'mm';
+      return us ? (size >= FEET_FROM_MM ? 'ft' : 'in') : size >= 2000 ? 'm' : 'mm';
     case 'area':
       return us ? (size >= 25.4 ** 2 * 288 ? 'ft²' : 'in²') : size >= 1e6 ? 'm²' : 'cm²';
     case 'volume':
@@ -52,7 +55,7 @@ export function formatDuration(minutes: number): string {
 
 /**
  * Prints a core value with two or three significant figures in the person's units.
- * @param digits significant figures (temperatures: one decimal)
+ * @param digits significant figures (temperatures: one decimal, and none of whole degrees)
  * @example format('volume', 411.8, 'metric').text // '412 mL'
  */
 export function format(kind: Kind, value: number, system: UnitSystem, digits = 3): Shown {
@@ -62,8 +65,7 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
   }
   const symbol = shownUnit(kind, value, system);
   const converted = fromCore(unitOf(kind, symbol), value);
-  if (kind === 'temperature' || kind === 'interval')
-    return shown((Math.abs(converted) < 0.05 ? 0 : converted).toFixed(1), symbol);
+  if (kind === 'temperature' || kind === 'interval') return shown(String(Number(converted.toFixed(1)) || 0), symbol);
   if (kind === 'count') return shown(figure(converted, 12), '');
   const keepZeros = kind === 'volume' || kind === 'mass';
   return shown(

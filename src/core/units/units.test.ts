@@ -16,8 +16,13 @@ test('figures are printed as people read them', () => {
   expect(format('volume', 411.83, 'metric').text).toBe('412 mL');
   expect(format('volume', 2440, 'metric').text).toBe('2.44 L');
   expect(format('mass', 12345, 'metric').text).toBe('12.3 kg');
-  expect(format('temperature', 20, 'us').text).toBe('68.0 °F');
-  expect(format('temperature', -0.01, 'metric').text).toBe('0.0 °C');
+  expect(format('temperature', 20, 'us').text).toBe('68 °F');
+  expect(format('temperature', 55.25, 'metric').text).toMatch(/^55\.[23] °C$/);
+  expect(format('temperature', -0.01, 'metric').text).toBe('0 °C');
+  expect(format('interval', 5.7, 'metric').text).toBe('5.7 K');
+  // Twenty-two feet are no 264 inches; what fits a rule stays in inches.
+  expect(format('length', 22 * 304.8, 'us').text).toBe('22 ft');
+  expect(format('length', 9 * 304.8, 'us').text).toBe('108 in');
   expect(formatDuration(156)).toBe('2 h 36 min');
   expect(formatDuration(0.5)).toBe('30 s');
   expect(formatDuration(2 * 1440 + 185)).toBe('2 d 3 h');

@@ -90,11 +90,11 @@ export function CardPass({ pass: { plan, repair }, name, zone }: { pass: PassVie
                   {b.index + 1} {[says(b.label), sheet && wholeOf(b, sheet)].filter(Boolean).join(', ')}
                 </td>
                 {parts.map((p) => (
-                  <td key={p} className="whitespace-nowrap">
+                  <td key={p} className="sm:whitespace-nowrap print:whitespace-nowrap">
                     {b.massG[p] > 0 ? format('mass', b.massG[p]).text : ''}
                   </td>
                 ))}
-                <td className="whitespace-nowrap">{format('volume', b.ml).text}</td>
+                <td className="sm:whitespace-nowrap print:whitespace-nowrap">{format('volume', b.ml).text}</td>
                 <td className={PENCIL}>____:____</td>
                 <td className={PENCIL}>____:____</td>
               </tr>

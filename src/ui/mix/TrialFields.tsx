@@ -36,7 +36,7 @@ export function Trial({
       className="p-2"
       style={{ border: taken ? '2px solid var(--ink)' : '1px solid var(--hair)' }}
     >
-      <div className="grid grid-cols-[1fr_7rem] gap-2 items-end">
+      <div className="grid grid-cols-[1fr_8rem] gap-2 items-end">
         <TextField label="Trial" value={t.name} onChange={(name) => change({ name: name.slice(0, 80) })} />
         <QuantityField
           kind="mass"
@@ -47,7 +47,7 @@ export function Trial({
         />
       </div>
       {t.tints.map((x, i) => (
-        <div key={keys[i]} className="grid grid-cols-[1fr_5.5rem_6.5rem_2rem] gap-2 items-end mt-1">
+        <div key={keys[i]} className="grid grid-cols-[1fr_9rem_6.5rem_1.5rem] gap-2 items-end mt-1">
           <TextField
             label={phrase`Tint ${i + 1}`}
             hideLabel
@@ -74,7 +74,7 @@ export function Trial({
           />
           <button
             type="button"
-            className="p-1.5"
+            className="py-1.5"
             disabled={t.tints.length === 1}
             aria-label={phrase`Remove ${x.name}`}
             onClick={() => change({ tints: t.tints.filter((_, k) => k !== i) })}

@@ -4,7 +4,7 @@ import { paceOf, type Side } from '@/core/cure';
 import { attempt } from '@/core/say';
 import type { FamilyId, Milestone } from '@/core/system';
 import { fromCore, unitOf } from '@/core/units';
-import { decimals, formatDuration, marked, phrase } from '@/words';
+import { format, formatDuration, marked, phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { Prose } from './bits';
 
@@ -46,7 +46,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
       role="img"
       aria-label={
         inside
-          ? phrase`At ${decimals(fromCore(unit, atC), 1)} ${unit.symbol}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
+          ? phrase`At ${format('temperature', atC, system).text}: ${formatDuration(short.minutesAt(atC))} to ${formatDuration(long.minutesAt(atC))}`
           : 'Times by temperature'
       }
     >
@@ -111,7 +111,7 @@ export function CurveChart({ milestone, family, atC }: { milestone: Milestone; f
             stroke="var(--paper)"
             strokeWidth="3"
             paintOrder="stroke"
-          >{phrase`${decimals(fromCore(unit, atC), 1)} ${unit.symbol} here`}</text>
+          >{phrase`${format('temperature', atC, system).text} here`}</text>
         </g>
       )}
     </svg>

@@ -12,6 +12,9 @@ interface Reading {
   readonly text: string;
 }
 
+/** Longer than that it is written smaller where the screen is narrow, so that its unit stays in sight. */
+const LONG = 16;
+
 /** Why what was typed is not taken, and the readings it may have. */
 interface Fault {
   readonly sentence: Said;
@@ -120,7 +123,7 @@ export function ReadField<Sound extends Reading>({
       id={id}
       ref={input}
       data-typed={name}
-      className="input fig font-semibold"
+      className={`input fig font-semibold ${(draft ?? shown).length > LONG ? 'max-sm:text-[0.85em]' : ''}`}
       value={draft ?? shown}
       placeholder={placeholder}
       disabled={disabled}

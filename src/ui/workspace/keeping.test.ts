@@ -42,6 +42,7 @@ test('each preference stands by itself: one that makes no sense is as if never s
     notify: false,
     learn: false,
     guide: null,
+    money: null,
     afar: false,
   };
   expect(readPrefs(null)).toEqual(first);
