@@ -47,7 +47,10 @@ export function Trial({
         />
       </div>
       {t.tints.map((x, i) => (
-        <div key={keys[i]} className="grid grid-cols-[1fr_9rem_6.5rem_1.5rem] gap-2 items-end mt-1">
+        <div
+          key={keys[i]}
+          className="grid grid-cols-[1fr_9rem_6.5rem_1.5rem] max-sm:grid-cols-[1fr_1fr_1.5rem] max-sm:[&>:first-child]:col-span-full gap-2 items-end mt-1"
+        >
           <TextField
             label={phrase`Tint ${i + 1}`}
             hideLabel

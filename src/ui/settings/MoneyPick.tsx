@@ -1,29 +1,30 @@
 'use client';
+import { useMemo } from 'react';
 import { CURRENCIES } from '@/core/typed';
-import { LANGUAGE_ROWS, phrase, spokenLanguage } from '@/words';
-import { ComboField } from '../shared/ComboField';
+import { LANGUAGE_ROWS } from '@/words';
 import { useOwnMoney } from '../workspace/own-money';
-import { setPrefs } from '../workspace/prefs';
-
-const nameOf = (currency: string): string =>
-  new Intl.DisplayNames(LANGUAGE_ROWS[spokenLanguage()].locale, { type: 'currency' }).of(currency) ?? '';
+import { setPrefs, usePrefs } from '../workspace/prefs';
 
 /** What a price is in that is typed without a sign. */
 export function MoneyPick() {
   const own = useOwnMoney();
+  const language = usePrefs((p) => p.language);
+  const names = useMemo(() => new Intl.DisplayNames(LANGUAGE_ROWS[language].locale, { type: 'currency' }), [language]);
   return (
-    <ComboField
-      label="Prices without a sign are in"
-      value={own ?? ''}
-      options={CURRENCIES}
-      beside={nameOf}
-      onTake={(typed) => {
-        const money = typed.trim().toUpperCase();
-        if (!CURRENCIES.includes(money))
-          return phrase`“${typed}” is no money known here: type its three letters, as EUR.`;
-        setPrefs({ money });
-        return null;
-      }}
-    />
+    <label className="block">
+      Prices without a sign are in
+      <select
+        className="select"
+        value={own ?? ''}
+        onChange={(e) => setPrefs({ money: e.target.value === '' ? null : e.target.value })}
+      >
+        {own === null && <option value="">not said: it is asked</option>}
+        {CURRENCIES.map((currency) => (
+          <option key={currency} value={currency}>
+            {`${currency} · ${names.of(currency) ?? ''}`}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
