@@ -16,8 +16,10 @@ import {
   FIELD_UNIT,
   figure,
   format,
+  formatDuration,
   fromCore,
   type Hours,
+  inSixteenths,
   type Money,
   shownUnit,
   type UnitSystem,
@@ -81,9 +83,11 @@ const isList = (v: object): v is List => 'list' in v;
 
 /** A figure with all it has; in units it was not said in, as finely as anybody reads. */
 function exact({ is, value }: Quantity, { system }: Reader): string {
+  if (is === 'duration') return formatDuration(value);
   const unit = shownUnit(is, value, system);
   const asSaid = unit === shownUnit(is, value, 'metric');
-  return `${figure(fromCore(unitOf(is, unit), value), asSaid ? 4 : 3)} ${unit}`.trim().replace(/^-/, '−');
+  const told = fromCore(unitOf(is, unit), value);
+  return `${inSixteenths(unit, told) ?? figure(told, asSaid ? 4 : 3)} ${unit}`.trim().replace(/^-/, '−');
 }
 
 /** A figure within an expression: all its digits as measured, in other units without the noise of converting. */

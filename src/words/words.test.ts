@@ -73,7 +73,14 @@ describe('one message, many readers', () => {
   });
   test('quantities in the units of the reader', () => {
     expect(say(all, metric)).toBe('38.1 mm, 1.25 kg, 20 °C, 5 °C, 5 K, 2 h 36 min, 17 %');
-    expect(say(all, us)).toBe('1.5 in, 2.76 lb, 68 °F, 41 °F, 9 °F, 2 h 36 min, 17 %');
+    expect(say(all, us)).toBe('1 1/2 in, 2.76 lb, 68 °F, 41 °F, 9 °F, 2 h 36 min, 17 %');
+  });
+  test('a limit of time is told as people say it, a rule’s marks by their sixteenths', () => {
+    expect(say(T.limit({ limit: exactly(minutes(21 * 1440)) }), metric)).toBe('21 d');
+    expect(say(T.limit({ limit: exactly(minutes(90)) }), us)).toBe('1 h 30 min');
+    expect(say(T.limit({ limit: exactly(mm(14.2875)) }), us)).toBe('9/16 in');
+    expect(say(T.limit({ limit: exactly(mm(-6.35)) }), us)).toBe('−1/4 in');
+    expect(say(T.limit({ limit: exactly(mm(14.2875)) }), metric)).toBe('14.29 mm');
   });
   test('a minus is a minus', () => {
     expect(

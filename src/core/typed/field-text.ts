@@ -1,4 +1,4 @@
-import { FIELD_UNIT, fromCore, type Kind, UNITS, type UnitSystem, unitOf } from '../units';
+import { FIELD_UNIT, fromCore, inSixteenths, type Kind, UNITS, type UnitSystem, unitOf } from '../units';
 import { readNumber } from './number';
 
 /**
@@ -18,6 +18,8 @@ export function fieldText(
   const symbol = FIELD_UNIT[kind][system];
   const converted = fromCore(unitOf(kind, symbol), value);
   const isConverted = symbol !== FIELD_UNIT[kind].metric;
+  const onRule = inSixteenths(symbol, converted);
+  if (onRule) return `${onRule} ${symbol}`;
   const text = String(stepped(symbol, converted, isConverted ? Math.min(digits, CONVERTED_DIGITS) : digits));
   return symbol ? `${text} ${symbol}` : text;
 }

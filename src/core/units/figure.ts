@@ -20,3 +20,21 @@ export function figure(value: number, digits = 3, keepZeros = false): string {
   const text = value.toFixed(Math.min(decimals, 12));
   return text.includes('.') && !keepZeros ? text.replace(/\.?0+$/, '') : text;
 }
+
+/** So near to a sixteenth a length was read off a rule that has them, in. */
+const AT_SIXTEENTH = 0.0003;
+
+/**
+ * Inches as a rule has them: what stands at a sixteenth is told by it, not by its decimals.
+ * @returns null in other units, for whole inches, and off the sixteenths
+ * @example inSixteenths('in', 4.5625) // '4 9/16'
+ */
+export function inSixteenths(unit: string, value: number): string | null {
+  const size = Math.abs(value);
+  const sixteenths = Math.round(size * 16);
+  if (unit !== 'in' || sixteenths % 16 === 0 || Math.abs(size * 16 - sixteenths) > 16 * AT_SIXTEENTH) return null;
+  let [over, under] = [sixteenths % 16, 16];
+  for (; over % 2 === 0; over /= 2) under /= 2;
+  const whole = Math.floor(sixteenths / 16);
+  return `${value < 0 ? '-' : ''}${whole ? `${whole} ` : ''}${over}/${under}`;
+}

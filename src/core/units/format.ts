@@ -1,4 +1,4 @@
-import { figure } from './figure';
+import { figure, inSixteenths } from './figure';
 import { FIELD_UNIT, fromCore, type Kind, type UnitSystem, unitOf } from './kinds';
 
 /** A figure ready to print: digits and unit apart, so that they can be set in different sizes. */
@@ -67,6 +67,8 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
   const converted = fromCore(unitOf(kind, symbol), value);
   if (kind === 'temperature' || kind === 'interval') return shown(String(Number(converted.toFixed(1)) || 0), symbol);
   if (kind === 'count') return shown(figure(converted, 12), '');
+  const onRule = inSixteenths(symbol, converted);
+  if (onRule) return shown(onRule, symbol);
   const keepZeros = kind === 'volume' || kind === 'mass';
   return shown(
     figure(converted, Math.max(digits, String(Math.trunc(Math.abs(converted))).length > 3 ? 4 : digits), keepZeros),

@@ -23,6 +23,18 @@ test('figures are printed as people read them', () => {
   // Twenty-two feet are no 264 inches; what fits a rule stays in inches.
   expect(format('length', 22 * 304.8, 'us').text).toBe('22 ft');
   expect(format('length', 9 * 304.8, 'us').text).toBe('108 in');
+  // Inches as a rule has them; off its marks they are decimals.
+  const inches = (value: number) => format('length', value * 25.4, 'us').text;
+  expect([0.125, 4.5, 9 / 16, 1.25, 3, 0.02, 0.57, 35.43].map(inches)).toEqual([
+    '1/8 in',
+    '4 1/2 in',
+    '9/16 in',
+    '1 1/4 in',
+    '3 in',
+    '0.02 in',
+    '0.57 in',
+    '35.4 in',
+  ]);
   expect(formatDuration(156)).toBe('2 h 36 min');
   expect(formatDuration(0.5)).toBe('30 s');
   expect(formatDuration(2 * 1440 + 185)).toBe('2 d 3 h');

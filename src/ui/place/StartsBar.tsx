@@ -194,8 +194,10 @@ export function StartsBar({
       {starts.earliestMs === null && (
         <Notice tone="caution" className="mt-1 font-bold">{phrase`No start in this week is good: ${joined(
           starts.reasons
+            .map((r) => [FAILS[r.id], Math.round((100 * r.starts) / starts.against.length)] as const)
+            .filter(([, pct]) => pct > 0)
             .slice(0, 3)
-            .map((r) => phrase`${FAILS[r.id]} (${Math.round((100 * r.starts) / starts.against.length)} %)`),
+            .map(([fails, pct]) => phrase`${fails} (${pct} %)`),
           ', ',
         )}.`}</Notice>
       )}
