@@ -1,4 +1,5 @@
 export * from './acceptance';
+export { actedOn } from './acted-on';
 export * from './actuals';
 export * from './as-one';
 export * from './begins';

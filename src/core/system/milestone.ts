@@ -55,6 +55,8 @@ interface MilestoneKind {
   readonly keptDry?: true;
   /** Until it nobody may move what lies there: from it on it holds by itself. */
   readonly holdsAlone?: true;
+  /** It is about the layer or the pass that follows: where there is none it decides nothing. */
+  readonly ofLayers?: true;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
   /** What sheets usually count it from and run it on, where that is not from when it is placed, on the base. */
@@ -112,6 +114,7 @@ export const MILESTONES = {
   },
   'next-lift': {
     label: 'Next lift',
+    ofLayers: true,
     clock: 'waiting',
     order: null,
     later: ['sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
@@ -119,12 +122,20 @@ export const MILESTONES = {
   },
   'recoat-from': {
     label: 'Recoat from',
+    ofLayers: true,
     clock: 'waiting',
     order: null,
     later: ['sandable', 'foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
-  'recoat-until': { label: 'Recoat until', clock: 'working', order: null, onBase: true, byFirst: true },
+  'recoat-until': {
+    label: 'Recoat until',
+    ofLayers: true,
+    clock: 'working',
+    order: null,
+    onBase: true,
+    byFirst: true,
+  },
   bare: {
     label: 'Prepared face good until',
     clock: 'working',

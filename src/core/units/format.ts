@@ -8,7 +8,10 @@ export interface Shown {
   readonly text: string;
 }
 
-const shown = (digits: string, unit: string): Shown => ({ digits, unit, text: unit ? `${digits} ${unit}` : digits });
+const shown = (plain: string, unit: string): Shown => {
+  const digits = plain.replace(/^-/, '−');
+  return { digits, unit, text: unit ? `${digits} ${unit}` : digits };
+};
 
 /** From ten feet on nobody counts inches. */
 const FEET_FROM_MM = 3048;
@@ -63,8 +66,10 @@ export function format(kind: Kind, value: number, system: UnitSystem, digits = 3
     const text = formatDuration(value);
     return { digits: text, unit: '', text };
   }
-  const symbol = shownUnit(kind, value, system);
-  const converted = fromCore(unitOf(kind, symbol), value);
+  // What is a hair under its next unit is that unit: a square metre cut out of a larger area is one.
+  const whole = Number(value.toPrecision(9));
+  const symbol = shownUnit(kind, whole, system);
+  const converted = fromCore(unitOf(kind, symbol), whole);
   if (kind === 'temperature' || kind === 'interval') return shown(String(Number(converted.toFixed(1)) || 0), symbol);
   if (kind === 'count') return shown(figure(converted, 12), '');
   const onRule = inSixteenths(symbol, converted);

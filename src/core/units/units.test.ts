@@ -23,6 +23,11 @@ test('figures are printed as people read them', () => {
   // Twenty-two feet are no 264 inches; what fits a rule stays in inches.
   expect(format('length', 22 * 304.8, 'us').text).toBe('22 ft');
   expect(format('length', 9 * 304.8, 'us').text).toBe('108 in');
+  expect(format('area', 1e6 - 1e-6, 'metric').text).toBe('1 m²');
+  expect(format('volume', 1000 - 1e-7, 'metric').text).toBe('1.00 L');
+  // A minus is a minus, whatever stands behind it.
+  expect(format('volume', -8.2, 'metric').text).toBe('−8.20 mL');
+  expect(format('temperature', -4.5, 'metric').digits).toBe('−4.5');
   // Inches as a rule has them; off its marks they are decimals.
   const inches = (value: number) => format('length', value * 25.4, 'us').text;
   expect([0.125, 4.5, 9 / 16, 1.25, 3, 0.02, 0.57, 35.43].map(inches)).toEqual([

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { partName, passName, undisturbed } from '@/core/plan';
+import { actedOn, partName, passName, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 
 import { formatDuration, lowered, phrase } from '@/words';
@@ -26,6 +26,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const prose = useSay();
   const says = useSay(view.job.zone);
   const [all, setAll] = useState(false);
+  const [everyOne, setEveryOne] = useState(false);
   const { plan } = at;
   const zone = view.job.zone;
   if (!plan.milestones.length)
@@ -49,7 +50,10 @@ function Sheet({ view, at, nowMs }: StageProps) {
     const b = batches[m.batch!];
     return batches.length < 2 || !b ? '' : b.fromTo ? phrase`, ${says(b.label)}` : phrase`, batch ${m.batch! + 1}`;
   };
-  const folded = plan.milestones.filter(between).length;
+  const passes = at.whole.passes.map((p) => p.plan);
+  const idle = (m: (typeof plan.milestones)[number]) => !actedOn(passes, m);
+  const folded = plan.milestones.filter((m) => between(m) && !idle(m)).length;
+  const unused = plan.milestones.filter(idle).length;
   return (
     <div className="p-4">
       <table className="table table-fixed text-[0.95rem]">
@@ -63,7 +67,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
         </thead>
         <tbody>
           {plan.milestones
-            .filter((m) => all || !between(m))
+            .filter((m) => (all || !between(m)) && (everyOne || !idle(m)))
             .map((m) => (
               <tr
                 key={`${m.passId}${m.kind}${m.batch}.${m.part}`}
@@ -109,6 +113,20 @@ function Sheet({ view, at, nowMs }: StageProps) {
       {folded > 0 && (
         <button type="button" className="btn btn-link text-sm mt-1" aria-expanded={all} onClick={() => setAll(!all)}>
           {all ? 'fold' : phrase`and ${folded} more between them`}
+        </button>
+      )}
+      {unused > 0 && (
+        <button
+          type="button"
+          className="btn btn-link text-sm mt-1"
+          aria-expanded={everyOne}
+          onClick={() => setEveryOne(!everyOne)}
+        >
+          {everyOne
+            ? 'only those that somebody here waits for'
+            : unused > 1
+              ? phrase`and ${unused} times of the sheet that nobody here waits for`
+              : 'and one time of the sheet that nobody here waits for'}
         </button>
       )}
       <Heading>To be done meanwhile</Heading>
