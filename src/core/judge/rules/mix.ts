@@ -28,7 +28,7 @@ const F = findings({
     severity: 'note',
     stage: 'mix',
     title: 'A kit for very little',
-    why: '{kits, plural, one {# kit is} other {# kits are}} opened, the last of them for {over}.',
+    why: '{kits, plural, one {# kit is} other {# kits are}} opened{part, select, none {} other { for {part}}}, the last of them for {over}.',
     todo: 'A little less over, and one fewer serves; but nothing is then left for a doubt.',
   },
   waste: {
@@ -154,6 +154,18 @@ export const mixRules: Readonly<Record<string, Rule>> = {
     if (!mix || !method || !sheet || !batches.length || batches.some((b) => b.kits === null) || mix.kits.use < 2)
       return [];
     if (mix.more) return [];
+    // Lifts a wait apart share no kit: what one of them has over is of no use to the other.
+    const portions = [...new Set(batches.map((b) => b.portion))];
+    const lossMl = (mix.lines.find((l) => l.id === 'pot')?.ml ?? 0) / batches.length;
+    if (portions.length > 1)
+      return portions.flatMap((portion) => {
+        const mine = batches.filter((b) => b.portion === portion);
+        const kits = mine.reduce((sum, b) => sum + (b.kits ?? 0), 0);
+        const over = mine.reduce((sum, b) => sum + b.placedMl + b.drawnMl + lossMl, 0) - (kits - 1) * kitMl;
+        return kits > 1 && over > 0 && over <= KIT_OVER * kitMl
+          ? [F['kit-over']({ over: ml(over), kits, part: mine[0]!.label, name: repair.passName }, { of: portion })]
+          : [];
+      });
     const less = mix.kits.use - 1;
     const over = mix.toMixMl - less * kitMl;
     if (!(over > 0) || over > KIT_OVER * kitMl) return [];
@@ -172,7 +184,7 @@ export const mixRules: Readonly<Record<string, Rule>> = {
             },
           ]
         : [];
-    return [F['kit-over']({ over: ml(over), kits: mix.kits.use, name: repair.passName }, { ways: way })];
+    return [F['kit-over']({ over: ml(over), kits: mix.kits.use, part: 'none', name: repair.passName }, { ways: way })];
   },
 
   waste: ({ plan }) => {
