@@ -1,14 +1,19 @@
 import ical, { ICalAlarmType } from 'ical-generator';
-import { repairName } from '../plan';
+import { actedOn, type PlannedStep, partName, passName, repairName } from '../plan';
 import type { PlannedJob } from '../record';
-import { type Said, texts } from '../say';
+import { type Message, type Said, texts } from '../say';
+import { milestoneKind } from '../system';
 
 const SAYS = texts('calendar', {
-  begins: '{repair}: work begins',
-  reached: '{repair}: {clock} reached',
-  over: '{repair}: {clock} over',
+  pass: '{repair} · {pass}',
+  batch: '{of}, batch {n}',
+  part: '{of}, {part}',
+  place: '{of}, place {n}',
+  begins: '{of}: work begins',
+  goesOn: '{of}: {step}',
+  clock: '{of}: {said}',
   sheet: '{said} on the sheet; computed from the temperature.',
-  opens: '{repair}: may be opened',
+  opens: '{of}: may be opened',
   sign: 'After the tests are done and it is signed.',
 });
 
@@ -27,48 +32,92 @@ const plain = (text: string): string =>
 const wholeUp = (ms: number) => Math.ceil(ms / 60_000) * 60_000;
 const wholeDown = (ms: number) => Math.floor(ms / 60_000) * 60_000;
 
-/** How long an entry stands in the calendar, ms. */
+/** How long a clock stands in the calendar, ms. */
 const SHOWN_MS = 600_000;
+/** Whoever is away for less than this need not be called back, ms. */
+const AWAY_MS = 900_000;
+
+/** One stay at the place: steps that follow each other. */
+interface Stay {
+  readonly steps: readonly PlannedStep[];
+  readonly endMs: number;
+}
+
+/** What is still to be done, stay by stay: whoever goes away between two of them has to come back. */
+function staysOf(steps: readonly PlannedStep[]): readonly Stay[] {
+  const open = steps.filter((s) => s.doneAt === null).toSorted((a, b) => a.startMs - b.startMs);
+  return open.reduce<readonly Stay[]>((stays, step) => {
+    const last = stays.at(-1);
+    if (!last || step.startMs - last.endMs >= AWAY_MS) return [...stays, { steps: [step], endMs: step.endMs }];
+    return [...stays.slice(0, -1), { steps: [...last.steps, step], endMs: Math.max(last.endMs, step.endMs) }];
+  }, []);
+}
 
 /**
- * The clocks of a job as a calendar file (ICS, RFC 5545): when the work begins, every wait that ends and every opening,
- * in UTC, each with an alarm.
+ * The work and the clocks of a job as a calendar file (ICS, RFC 5545), in UTC, each entry with an alarm: every stay at
+ * the place from its first step to its last, every clock that somebody acts on, and every opening.
  * @returns the text of the file; null where there is nothing to remember: a calendar of nothing is no calendar
  */
 export function calendarFile(view: PlannedJob, say: (said: Said) => string): string | null {
   const calendar = ical({ prodId: { company: 'Grenko', product: 'clocks', language: 'EN' } });
   let entries = 0;
-  const add = (uid: string, title: string, atMs: number, description: string) => {
+  const add = (uid: string, title: Message, [fromMs, toMs]: readonly [number, number], description: Said) => {
     entries++;
+    const summary = plain(say(title));
     const event = calendar.createEvent({
       id: `${uid}@grenko`,
       stamp: new Date(view.plan.nowMs),
-      start: new Date(atMs),
-      end: new Date(atMs + SHOWN_MS),
-      summary: plain(title),
-      description: plain(description),
+      start: new Date(fromMs),
+      end: new Date(toMs),
+      summary,
+      description: plain(say(description)),
       location: plain(view.job.place) || null,
     });
-    event.createAlarm({ type: ICalAlarmType.display, trigger: 0, description: plain(title) });
+    event.createAlarm({ type: ICalAlarmType.display, trigger: 0, description: summary });
   };
-  for (const { repair, plan, actuals } of view.repairs) {
+  const shown = (atMs: number) => [atMs, atMs + SHOWN_MS] as const;
+  for (const { repair, draft, plan, actuals, passes } of view.repairs) {
     if (actuals.released) continue;
-    const name = repairName(repair);
-    const [first] = plan.steps;
-    if (first && actuals.startedAt === null)
-      add(`${repair.id}-begin`, say(SAYS.begins({ repair: name })), wholeDown(first.startMs), say(first.title));
-    for (const m of plan.milestones) {
-      if (m.planMs === null || m.kind === 'mix' || m.kind === 'idle') continue;
-      const title = (m.clock === 'waiting' ? SAYS.reached : SAYS.over)({ repair: name, clock: m.label.toLowerCase() });
+    const plans = passes.map((p) => p.plan);
+    const nameOf = (passId: string): Said => {
+      const at = plans.findIndex((p) => p.passId === passId);
+      return plans.length > 1
+        ? SAYS.pass({ repair: repairName(repair), pass: passName(draft, at) })
+        : repairName(repair);
+    };
+    for (const [i, { steps, endMs }] of staysOf(plan.steps).entries()) {
+      const [first] = steps;
+      const of = nameOf(first!.passId);
       add(
-        `${repair.id}-${m.kind}-${m.batch ?? 'all'}`,
-        say(title),
-        m.clock === 'waiting' ? wholeUp(m.planMs) : wholeDown(m.planMs),
-        say(SAYS.sheet({ said: m.sheetSays })),
+        `${repair.id}-${first!.passId}-${first!.id}`,
+        i === 0 && actuals.startedAt === null ? SAYS.begins({ of }) : SAYS.goesOn({ of, step: first!.title }),
+        [wholeDown(first!.startMs), wholeUp(endMs)],
+        first!.title,
+      );
+    }
+    for (const m of plan.milestones) {
+      const { ended, manner, onResin } = milestoneKind(m.kind);
+      // How long it is stirred, and how long a mixer may rest, is over before a calendar is looked at.
+      if (m.planMs === null || m.kind === 'mix' || manner || onResin || !actedOn(plans, m)) continue;
+      const mine = plans.find((p) => p.passId === m.passId) ?? plan;
+      const of = nameOf(m.passId);
+      const named =
+        m.part !== null
+          ? partName(mine, m.part)
+            ? SAYS.part({ of, part: partName(mine, m.part) })
+            : SAYS.place({ of, n: m.part + 1 })
+          : m.batch !== null && mine.batches.length > 1
+            ? SAYS.batch({ of, n: m.batch + 1 })
+            : of;
+      add(
+        [repair.id, m.passId, m.kind, m.batch ?? 'all', ...(m.part === null ? [] : [m.part])].join('-'),
+        SAYS.clock({ of: named, said: ended }),
+        shown(m.clock === 'waiting' ? wholeUp(m.planMs) : wholeDown(m.planMs)),
+        SAYS.sheet({ said: m.sheetSays }),
       );
     }
     if (plan.openMs !== null)
-      add(`${repair.id}-open`, say(SAYS.opens({ repair: name })), wholeUp(plan.openMs), say(SAYS.sign()));
+      add(`${repair.id}-open`, SAYS.opens({ of: repairName(repair) }), shown(wholeUp(plan.openMs)), SAYS.sign());
   }
   return entries ? `${calendar.toString()}\r\n` : null;
 }

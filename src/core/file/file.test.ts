@@ -6,7 +6,7 @@ import { pieceOf, repairOf } from '../plan';
 import { CORE_VERSION, planReport, viewJob } from '../record';
 import { Refusal, type Said } from '../say';
 import { SHAPE_IDS, SHAPES, type VoidShape, voidOf } from '../void';
-import { calendarFile, JOB_FILE_VERSION, type JobFile, presentIn, readJobFile, writeJobFile } from '.';
+import { JOB_FILE_VERSION, type JobFile, presentIn, readJobFile, writeJobFile } from '.';
 
 const says = (said: Said) => say(said, PLAIN_READER);
 
@@ -157,51 +157,6 @@ test('foreign files, newer files and fields that do not fit are named', () => {
 test('a number that is not one cannot be written', () => {
   const file = fileOf(0);
   expect(() => writeJobFile({ ...file, job: { ...file.job, startFrom: Number.NaN } })).toThrow();
-});
-
-test('the calendar file holds every clock in UTC with an alarm', () => {
-  const text = calendarFile(viewJob(fileOf(1), NOW), says)!;
-  expect(text).toMatch(/^BEGIN:VCALENDAR\r\n/);
-  const events = text.split('BEGIN:VEVENT').slice(1);
-  expect(events.length).toBeGreaterThan(4);
-  for (const e of events) {
-    expect(e).toMatch(/DTSTART:\d{8}T\d{6}Z/);
-    expect(e).toMatch(/BEGIN:VALARM/);
-  }
-  const load = viewJob(fileOf(1), NOW).repairs[0]!.plan.milestones.find((m) => m.kind === 'load')!.planMs!;
-  // A wait is rounded up to the minute, never down.
-  const d = new Date(Math.ceil(load / 60_000) * 60_000).toISOString();
-  expect(text).toContain(
-    `DTSTART:${d.slice(0, 4)}${d.slice(5, 7)}${d.slice(8, 10)}T${d.slice(11, 13)}${d.slice(14, 16)}00Z`,
-  );
-});
-
-test('the calendar keeps to its format: octets folded, control characters out, durations whole, none of nothing', () => {
-  const file = fileOf(1);
-  const named = {
-    ...file,
-    repairs: file.repairs.map((r) => ({ ...r, name: `💧${'ø'.repeat(90)}\r\u0000;,\\\nEND:VEVENT` })),
-  };
-  const text = calendarFile(viewJob(named, NOW), says)!;
-  expect(text.endsWith('END:VCALENDAR\r\n')).toBe(true);
-  for (const line of text.split('\r\n')) {
-    expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
-    // biome-ignore lint/suspicious/noControlCharactersInRegex: those must not be there
-    expect(line).not.toMatch(/[\u0000-\u0008\u000B-\u001F]/);
-  }
-  // A name cannot end an entry and begin another.
-  expect(text.match(/^END:VEVENT/gm)).toHaveLength(text.match(/^BEGIN:VEVENT/gm)!.length);
-  expect(text.match(/TRIGGER:(.*)\r/)![1]).toBe('PT0S');
-  expect(calendarFile(viewJob({ ...file, repairs: [], events: [] }, NOW), says)).toBeNull();
-});
-
-test('work that has not begun has its beginning in the calendar', () => {
-  const view = viewJob(fileOf(0), NOW);
-  const begins = view.repairs[0]!.plan.steps[0]!.startMs;
-  const stamp = new Date(begins).toISOString().replace(/[-:]/g, '').replace(/\.\d+/, '');
-  expect(calendarFile(view, says)!.replace(/\r\n /g, '')).toMatch(
-    new RegExp(`DTSTART:${stamp}\\r\\n[^]*?: work begins`),
-  );
 });
 
 test('two records of one id are refused, with the place of the second', () => {

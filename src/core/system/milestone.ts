@@ -25,6 +25,8 @@ export type RunsOn = z.infer<typeof RunsOn>;
 /** What the table of milestones says of one. */
 interface MilestoneKind {
   readonly label: string;
+  /** What is so once it is over or reached, as a calendar says it. */
+  readonly ended: string;
   readonly clock: 'working' | 'waiting';
   /** Ranks waiting times: at every temperature a later one may not come before an earlier one. */
   readonly order: number | null;
@@ -72,27 +74,49 @@ const IN_THE_POT: Clocked = { startsAt: 'mix-begins', runsOn: 'pot' };
 
 /** Milestones a sheet may state. */
 export const MILESTONES = {
-  mix: { label: 'Mixing time', clock: 'working', order: null, usual: IN_THE_POT },
+  mix: { label: 'Mixing time', ended: 'mixed long enough', clock: 'working', order: null, usual: IN_THE_POT },
   stand: {
     label: 'Stand time',
+    ended: 'it has stood long enough',
     clock: 'waiting',
     order: null,
     manner: true,
     usual: { startsAt: 'mix-ends', runsOn: 'pot' },
   },
-  'use-by': { label: 'Use-by of the pot', clock: 'working', order: null, usual: IN_THE_POT, usesUp: true },
+  'use-by': {
+    label: 'Use-by of the pot',
+    ended: 'the pot is over',
+    clock: 'working',
+    order: null,
+    usual: IN_THE_POT,
+    usesUp: true,
+  },
   /** The same mix spread out loses its heat and lives longer: sheets of joint resins print both. */
-  'use-by-out': { label: 'Use-by once poured out', clock: 'working', order: null, usual: IN_THE_POT },
+  'use-by-out': {
+    label: 'Use-by once poured out',
+    ended: 'what is poured out is over',
+    clock: 'working',
+    order: null,
+    usual: IN_THE_POT,
+  },
   idle: {
     label: 'Idle in the mixer',
+    ended: 'the mixer is over',
     clock: 'working',
     order: null,
     onResin: true,
     usual: { startsAt: 'mix-begins', runsOn: 'material' },
   },
-  'clean-by': { label: 'Tools clean by', clock: 'working', order: null, usual: IN_THE_POT },
+  'clean-by': {
+    label: 'Tools clean by',
+    ended: 'tools are clean by now',
+    clock: 'working',
+    order: null,
+    usual: IN_THE_POT,
+  },
   'primer-wet': {
     label: 'Primer still wet',
+    ended: 'the primer is wet no longer',
     clock: 'working',
     order: null,
     firstSpot: true,
@@ -100,6 +124,7 @@ export const MILESTONES = {
   },
   open: {
     label: 'Open time',
+    ended: 'the open time is over',
     clock: 'working',
     order: null,
     firstSpot: true,
@@ -107,6 +132,7 @@ export const MILESTONES = {
   },
   gel: {
     label: 'Gel',
+    ended: 'it has gelled',
     clock: 'waiting',
     order: 1,
     later: ['next-lift', 'sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
@@ -114,6 +140,7 @@ export const MILESTONES = {
   },
   'next-lift': {
     label: 'Next lift',
+    ended: 'the next lift may go in',
     ofLayers: true,
     clock: 'waiting',
     order: null,
@@ -122,6 +149,7 @@ export const MILESTONES = {
   },
   'recoat-from': {
     label: 'Recoat from',
+    ended: 'the next coat may go on',
     ofLayers: true,
     clock: 'waiting',
     order: null,
@@ -130,6 +158,7 @@ export const MILESTONES = {
   },
   'recoat-until': {
     label: 'Recoat until',
+    ended: 'the next coat no longer goes on as it is',
     ofLayers: true,
     clock: 'working',
     order: null,
@@ -138,6 +167,7 @@ export const MILESTONES = {
   },
   bare: {
     label: 'Prepared face good until',
+    ended: 'the prepared face is good no longer',
     clock: 'working',
     order: null,
     onBase: true,
@@ -146,6 +176,7 @@ export const MILESTONES = {
   },
   'wash-from': {
     label: 'Start of washing',
+    ended: 'washing begins',
     clock: 'waiting',
     order: null,
     firstSpot: true,
@@ -155,6 +186,7 @@ export const MILESTONES = {
   },
   'wash-until': {
     label: 'End of washing',
+    ended: 'it is washed by now',
     clock: 'working',
     order: null,
     firstSpot: true,
@@ -163,6 +195,7 @@ export const MILESTONES = {
   },
   'tack-free': {
     label: 'Tack-free',
+    ended: 'it is tack-free',
     clock: 'waiting',
     order: null,
     later: ['sandable', 'release', 'foot', 'light-load', 'load', 'dry', 'full-cure'],
@@ -170,15 +203,30 @@ export const MILESTONES = {
   },
   sandable: {
     label: 'Grind or sand',
+    ended: 'it may be ground or sanded',
     clock: 'waiting',
     order: null,
     later: ['foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
-  'sandable-until': { label: 'Ground or sanded until', clock: 'working', order: null, onBase: true, byFirst: true },
-  frost: { label: 'Keep from frost until', clock: 'waiting', order: null, later: ['full-cure'] },
+  'sandable-until': {
+    label: 'Ground or sanded until',
+    ended: 'it is ground or sanded by now',
+    clock: 'working',
+    order: null,
+    onBase: true,
+    byFirst: true,
+  },
+  frost: {
+    label: 'Keep from frost until',
+    ended: 'frost does it no more harm',
+    clock: 'waiting',
+    order: null,
+    later: ['full-cure'],
+  },
   overlay: {
     label: 'Fill joints or lay over',
+    ended: 'joints may be filled, or a layer laid over',
     clock: 'waiting',
     order: null,
     later: ['foot', 'light-load', 'load', 'full-cure'],
@@ -186,6 +234,7 @@ export const MILESTONES = {
   },
   release: {
     label: 'Release of clamps',
+    ended: 'clamps and props may come off',
     clock: 'waiting',
     order: 2,
     later: ['foot', 'light-load', 'load', 'full-cure'],
@@ -194,16 +243,37 @@ export const MILESTONES = {
   },
   foot: {
     label: 'Foot traffic',
+    ended: 'it may be walked on',
     clock: 'waiting',
     order: 3,
     later: ['light-load', 'load', 'full-cure'],
     walkedOn: true,
   },
-  'light-load': { label: 'Light load', clock: 'waiting', order: 4, later: ['load', 'full-cure'] },
-  load: { label: 'Full load', clock: 'waiting', order: 5, later: ['full-cure'] },
-  dry: { label: 'Keep dry until', clock: 'waiting', order: null, later: ['wet', 'full-cure'], keptDry: true },
-  wet: { label: 'Water or chemicals', clock: 'waiting', order: null, later: ['full-cure'], keptDry: true },
-  'full-cure': { label: 'Full cure', clock: 'waiting', order: 6 },
+  'light-load': {
+    label: 'Light load',
+    ended: 'it may bear a light load',
+    clock: 'waiting',
+    order: 4,
+    later: ['load', 'full-cure'],
+  },
+  load: { label: 'Full load', ended: 'it may bear its full load', clock: 'waiting', order: 5, later: ['full-cure'] },
+  dry: {
+    label: 'Keep dry until',
+    ended: 'it may get wet',
+    clock: 'waiting',
+    order: null,
+    later: ['wet', 'full-cure'],
+    keptDry: true,
+  },
+  wet: {
+    label: 'Water or chemicals',
+    ended: 'it may stand in water or chemicals',
+    clock: 'waiting',
+    order: null,
+    later: ['full-cure'],
+    keptDry: true,
+  },
+  'full-cure': { label: 'Full cure', ended: 'it is fully cured', clock: 'waiting', order: 6 },
 } as const satisfies Record<string, MilestoneKind>;
 export const MilestoneId = z.enum(Object.keys(MILESTONES) as [keyof typeof MILESTONES, ...(keyof typeof MILESTONES)[]]);
 export type MilestoneId = z.infer<typeof MilestoneId>;
