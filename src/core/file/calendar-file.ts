@@ -45,12 +45,15 @@ interface Stay {
 
 /** What is still to be done, stay by stay: whoever goes away between two of them has to come back. */
 function staysOf(steps: readonly PlannedStep[]): readonly Stay[] {
-  const open = steps.filter((s) => s.doneAt === null).toSorted((a, b) => a.startMs - b.startMs);
-  return open.reduce<readonly Stay[]>((stays, step) => {
+  const stays: { steps: PlannedStep[]; endMs: number }[] = [];
+  for (const step of steps.filter((s) => s.doneAt === null).toSorted((a, b) => a.startMs - b.startMs)) {
     const last = stays.at(-1);
-    if (!last || step.startMs - last.endMs >= AWAY_MS) return [...stays, { steps: [step], endMs: step.endMs }];
-    return [...stays.slice(0, -1), { steps: [...last.steps, step], endMs: Math.max(last.endMs, step.endMs) }];
-  }, []);
+    if (last && step.startMs - last.endMs < AWAY_MS) {
+      last.steps.push(step);
+      last.endMs = Math.max(last.endMs, step.endMs);
+    } else stays.push({ steps: [step], endMs: step.endMs });
+  }
+  return stays;
 }
 
 /**

@@ -1,14 +1,12 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { PLAIN_READER, plainWords, say } from '@/words';
+import { plainWords } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { pieceOf, repairOf } from '../plan';
 import { CORE_VERSION, planReport, viewJob } from '../record';
-import { Refusal, type Said } from '../say';
+import { Refusal } from '../say';
 import { SHAPE_IDS, SHAPES, type VoidShape, voidOf } from '../void';
 import { JOB_FILE_VERSION, type JobFile, presentIn, readJobFile, writeJobFile } from '.';
-
-const says = (said: Said) => say(said, PLAIN_READER);
 
 const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');

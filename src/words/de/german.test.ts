@@ -25,7 +25,9 @@ test('every text between tags, label, phrase and message has its German', () => 
 });
 
 /** Texts of rows, by the names of the columns in which people read. */
-const READ = new Set('label ended ask title why todo note fits matter reason detail sign cause mend waitsFor'.split(' '));
+const READ = new Set(
+  'label ended ask title why todo note fits matter reason detail sign cause mend waitsFor'.split(' '),
+);
 function rowTexts(row: unknown, column = '', seen = new Set<unknown>()): readonly string[] {
   // What is one word without a capital in a column of things is an id.
   if (typeof row === 'string')
