@@ -1,5 +1,13 @@
 import ical, { ICalAlarmType } from 'ical-generator';
-import { actedOn, type PlannedStep, partName, passName, repairName } from '../plan';
+import {
+  actedOn,
+  type MilestoneTime,
+  type PlannedStep,
+  partName,
+  passName,
+  type RepairPlan,
+  repairName,
+} from '../plan';
 import type { PlannedJob } from '../record';
 import { type Message, type Said, texts } from '../say';
 import { milestoneKind } from '../system';
@@ -56,6 +64,30 @@ function staysOf(steps: readonly PlannedStep[]): readonly Stay[] {
   return stays;
 }
 
+/** So many like deadlines are a list that somebody still reads. */
+const MOST_ALIKE = 6;
+
+/**
+ * Clocks without those between the first and the last of their kind: of thirty holes the first and the last that may be
+ * loaded are enough, of a few pots each.
+ */
+const endsOf = (clocks: readonly MilestoneTime[]): readonly MilestoneTime[] =>
+  clocks.filter((m) => {
+    const like = clocks.filter((x) => x.kind === m.kind && x.passId === m.passId);
+    return like.length <= (m.clock === 'waiting' ? 2 : MOST_ALIKE) || m === like[0] || m === like.at(-1);
+  });
+
+/** Of several pots or places the one that a clock is of: holes by their numbers, pots by theirs. */
+function namedBy(of: Said, { part, batch }: MilestoneTime, plan: RepairPlan): Said {
+  if (part !== null) {
+    const name = partName(plan, part);
+    return name ? SAYS.part({ of, part: name }) : SAYS.place({ of, n: part + 1 });
+  }
+  const pot = batch === null || plan.batches.length < 2 ? undefined : plan.batches[batch];
+  if (!pot) return of;
+  return pot.fromTo ? SAYS.part({ of, part: pot.label }) : SAYS.batch({ of, n: pot.index + 1 });
+}
+
 /**
  * The work and the clocks of a job as a calendar file (ICS, RFC 5545), in UTC, each entry with an alarm: every stay at
  * the place from its first step to its last, every clock that somebody acts on, and every opening.
@@ -98,20 +130,13 @@ export function calendarFile(view: PlannedJob, say: (said: Said) => string): str
         first!.title,
       );
     }
-    for (const m of plan.milestones) {
+    for (const m of endsOf(plan.milestones)) {
       const { ended, manner, onResin } = milestoneKind(m.kind);
       // How long it is stirred, and how long a mixer may rest, is over before a calendar is looked at.
       if (m.planMs === null || m.kind === 'mix' || manner || onResin || !actedOn(plans, m)) continue;
       const mine = plans.find((p) => p.passId === m.passId) ?? plan;
       const of = nameOf(m.passId);
-      const named =
-        m.part !== null
-          ? partName(mine, m.part)
-            ? SAYS.part({ of, part: partName(mine, m.part) })
-            : SAYS.place({ of, n: m.part + 1 })
-          : m.batch !== null && mine.batches.length > 1
-            ? SAYS.batch({ of, n: m.batch + 1 })
-            : of;
+      const named = namedBy(of, m, mine);
       add(
         [repair.id, m.passId, m.kind, m.batch ?? 'all', ...(m.part === null ? [] : [m.part])].join('-'),
         SAYS.clock({ of: named, said: ended }),
