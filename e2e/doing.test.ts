@@ -201,6 +201,12 @@ describe('for those who go on', () => {
       .click();
     await page.waitForURL(/\/inspect$/);
     await page.getByText('Repair 1', { exact: true }).first().waitFor();
+    // For whoever hears the page, too: its heading, and the presses of the job.
+    await page.getByRole('heading', { level: 1, name: 'Inspect: Repair 1' }).waitFor();
+    await page.goto(page.url().replace(/\/[^/]+\/inspect$/, ''));
+    await page.getByRole('button', { name: 'Repair 1: earlier' }).waitFor();
+    await page.goto(`${page.url()}/pick`);
+    await page.getByText('Not in this list, because not planned yet: Repair 1.').waitFor();
   });
 });
 

@@ -1,4 +1,5 @@
 'use client';
+import { repairName } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
@@ -23,7 +24,7 @@ export function BatchLabel({ at, batch, lot, zone }: { at: PassView; batch: numb
         <circle cx="12" cy="12" r="8" fill="var(--ground)" stroke="var(--ink)" strokeWidth="2" />
       </svg>
       <p className="font-bold text-lg leading-tight">{plan.sheet.name}</p>
-      <p>{phrase`${repair.name || 'unnamed repair'}, batch ${batch + 1} of ${plan.batches.length}, ${
+      <p>{phrase`${repairName(repair)}, batch ${batch + 1} of ${plan.batches.length}, ${
         format('volume', b.ml).text
       }`}</p>
       <p>

@@ -148,7 +148,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     type="button"
                     className="btn text-sm"
                     disabled={i === 0}
-                    aria-label={phrase`${own(r.repair.name)}: earlier`}
+                    aria-label={phrase`${own(repairName(r.repair))}: earlier`}
                     onClick={() => orderOf(i, -1)}
                   >
                     ↑
@@ -157,7 +157,7 @@ export function JobPage({ jobId }: { jobId: string }) {
                     type="button"
                     className="btn text-sm"
                     disabled={i === view.repairs.length - 1}
-                    aria-label={phrase`${own(r.repair.name)}: later`}
+                    aria-label={phrase`${own(repairName(r.repair))}: later`}
                     onClick={() => orderOf(i, 1)}
                   >
                     ↓

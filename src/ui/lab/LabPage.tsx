@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { type Series, valueAt } from '@/core/climate';
 import { selfHeats, VESSELS, type VesselId } from '@/core/cure';
 import { withBlend } from '@/core/mix';
-import { type Job, type Piece, pieceOf } from '@/core/plan';
+import { type Job, type Piece, pieceOf, repairName } from '@/core/plan';
 import { attempt } from '@/core/say';
 import { BASES, sheetIn } from '@/core/system';
 
@@ -110,9 +110,7 @@ export function LabPage() {
         <h1 className="text-2xl font-bold">Lab</h1>
         <span className="soft">try a system at a place before it is mixed</span>
         <span className="flex-1" />
-        {repair && (
-          <Link href={`/job/${repair.jobId}/${repair.id}/mix`}>{phrase`back to ${repair.name || 'the repair'}`}</Link>
-        )}
+        {repair && <Link href={`/job/${repair.jobId}/${repair.id}/mix`}>{phrase`back to ${repairName(repair)}`}</Link>}
         <Ways />
       </header>
       <main id="main" className="grid gap-5 lg:grid-cols-[18rem_minmax(0,1fr)]">
@@ -190,7 +188,7 @@ export function LabPage() {
           )}
           {repair && sheet && (
             <>
-              <Heading>{phrase`Back to ${repair.name || 'the repair'}`}</Heading>
+              <Heading>{phrase`Back to ${repairName(repair)}`}</Heading>
               <button
                 type="button"
                 className="btn"

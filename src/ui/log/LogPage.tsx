@@ -1,6 +1,7 @@
 'use client';
 import { Fragment, useDeferredValue, useMemo, useState } from 'react';
 import { z } from 'zod';
+import { repairName } from '@/core/plan';
 import {
   bodyShape,
   byTime,
@@ -60,6 +61,7 @@ export function LogPage({ jobId }: { jobId: string }) {
         This job is not in this browser.
       </main>
     );
+  const names = new Map(view.repairs.map((r) => [r.repair.id, repairName(r.repair)]));
   const all = [...entriesOf(mine)].sort((a, b) => byTime(a.event, b.event));
   // A long record opens at its end; what lies before is a press away.
   const entries = all.slice(Math.max(0, all.length - most));
@@ -136,9 +138,7 @@ export function LogPage({ jobId }: { jobId: string }) {
                     <td className="fig text-[0.85rem] px-2 py-1.5 whitespace-nowrap align-top">
                       <time dateTime={new Date(e.at).toISOString()}>{clockAt(e.at, view.job.zone)}</time>
                     </td>
-                    <td className="align-top py-1.5 pr-2 max-[420px]:pr-1">
-                      {view.repairs.find((r) => r.repair.id === e.repairId)?.repair.name}
-                    </td>
+                    <td className="align-top py-1.5 pr-2 max-[420px]:pr-1">{names.get(e.repairId ?? '')}</td>
                     <td className="align-top py-1.5 max-[380px]:col-span-2">
                       <span className={later.length ? 'line-through soft' : ''}>{words(e)}</span>
                       {e.clockJumpMs !== undefined && (
@@ -174,7 +174,7 @@ export function LogPage({ jobId }: { jobId: string }) {
             })}
           </tbody>
         </table>
-        <Chains events={mine} names={new Map(view.repairs.map((r) => [r.repair.id, r.repair.name]))} />
+        <Chains events={mine} names={names} />
       </main>
       <Dialog open={amending !== null} title="Correct an entry" onClose={() => setAmending(null)}>
         {amending && (

@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { SystemKits } from '@/core/plan';
+import { repairName, type SystemKits } from '@/core/plan';
 import { type PlannedJob, promisedOf } from '@/core/record';
 import type { Said } from '@/core/say';
 import { money } from '@/core/units';
@@ -68,7 +68,10 @@ export function JobKits({ view, systemId }: { view: PlannedJob; systemId: string
   const format = useFormat();
   const kits = view.plan.kits().find((k) => k.systemId === systemId);
   if (!kits) return null;
-  const name = (id: string) => view.repairs.find((r) => r.repair.id === id)?.repair.name || 'unnamed repair';
+  const name = (id: string) => {
+    const found = view.repairs.find((r) => r.repair.id === id);
+    return found ? repairName(found.repair) : 'unnamed repair';
+  };
   const several = new Set(kits.needs.map((n) => n.repairId)).size > 1;
   const buy = kits.kits.set.buy.reduce((s, n) => s + n, 0);
   const priced = kits.offers.every((o) => o.price !== null);

@@ -1,6 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
+import { repairName } from '@/core/plan';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 
 import { joined, moneyWords, own, phrase } from '@/words';
@@ -85,7 +86,7 @@ export function PickPage({ jobId }: { jobId: string }) {
         </header>
         {missing.length > 0 && (
           <p className="mt-2 font-semibold">{phrase`Not in this list, because not planned yet: ${joined(
-            missing.map((r) => r.repair.name || 'unnamed repair'),
+            missing.map((r) => repairName(r.repair)),
             ', ',
           )}.`}</p>
         )}

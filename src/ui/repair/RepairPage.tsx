@@ -2,7 +2,7 @@
 import { memo, type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { climateShifted } from '@/core/climate';
 import { STAGE_LABELS, STAGES, type Stage } from '@/core/method';
-import type { Job } from '@/core/plan';
+import { type Job, repairName } from '@/core/plan';
 import { phrase } from '@/words';
 import { Finish } from '../finish/Finish';
 import { Hold } from '../hold/Hold';
@@ -86,7 +86,7 @@ const StageBody = memo(function StageBody({ stage, ...props }: StageProps & { st
   return (
     <main id="main" className={`px-4 md:px-6 py-2 flex-1 roomy:grid gap-5 roomy:min-h-[17.5rem] ${SIDE_BY_SIDE}`}>
       <h1 className="sr-only">
-        {STAGE_LABELS[stage]}: {props.at.repair.name}
+        {STAGE_LABELS[stage]}: {repairName(props.at.repair)}
       </h1>
       <section
         aria-label="Sheet" // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by key

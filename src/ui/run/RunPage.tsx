@@ -353,7 +353,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             ? 'The screen is kept awake; the alarm sounds while this page is open.'
             : 'This browser does not keep the screen awake: the alarm is not assured. Take the calendar file as well.'
         } Clocks are kept as instants: a closed tab or an empty battery loses nothing.`}</p>
-        <CalendarButton view={view} name={repair.name} className="btn mt-1 text-sm" />
+        <CalendarButton view={view} name={repairName(repair)} className="btn mt-1 text-sm" />
         <StandInsChosen of={at} />
         {alike(at.findings.filter((f) => f.severity !== 'stop')).map(({ first, more }) => (
           <FindingCard key={first.id} zone={zone} finding={first} more={more} />

@@ -1,7 +1,7 @@
 'use client';
 import { scaleLinear } from 'd3';
 import { memo, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
-import { ribbonsOf, type Stretch, stretchesOf } from '@/core/plan';
+import { repairName, ribbonsOf, type Stretch, stretchesOf } from '@/core/plan';
 import type { PassView, PlannedJob } from '@/core/record';
 import { joined, phrase } from '@/words';
 import { BandRows, type Grab, RowForHand } from './BandRows';
@@ -314,7 +314,7 @@ const BandInWords = memo(function BandInWords({
       ))}
       {shown.map((r) => (
         <li key={r.repair.id}>
-          {r.repair.name}:{' '}
+          {repairName(r.repair)}:{' '}
           {joined(
             r.plan.band.map(
               (b) => phrase`${b.state} from ${dayAndClock(b.fromMs, zone)} to ${dayAndClock(b.toMs, zone)}`,

@@ -4,7 +4,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { standingStops } from '@/core/judge';
-import { type Job, jobName } from '@/core/plan';
+import { type Job, jobName, repairName } from '@/core/plan';
 import { type JobView, viewJob } from '@/core/record';
 
 import { inYard, yardOf } from '@/store/state';
@@ -283,7 +283,7 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
                   {say(step.title, { ...readerAt(v.job.zone), system })}
                 </Link>
                 <span className="soft truncate">
-                  <Own>{r.repair.name}</Own>
+                  <Own>{repairName(r.repair)}</Own>
                 </span>
               </span>
             </li>
@@ -299,7 +299,7 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
                 <strong className="w-36 shrink-0">{word}</strong>
                 <span className="min-w-0 flex gap-x-4 items-baseline flex-wrap">
                   <Link href={`/job/${v.job.id}/${r.repair.id}/release`}>
-                    <Own>{r.repair.name}</Own>
+                    <Own>{repairName(r.repair)}</Own>
                   </Link>
                   <span className="soft truncate">{r.repair.place}</span>
                 </span>
