@@ -384,7 +384,7 @@ test('the clocks go out as a calendar file, and the card is laid out for print',
   ]);
   const path = join(folder, 'clocks.ics');
   await download.saveAs(path);
-  expect(readFileSync(path, 'utf8')).toMatch(/SUMMARY:Winch plate: full load reached/);
+  expect(readFileSync(path, 'utf8')).toMatch(/SUMMARY:Winch plate: it may bear its full load/);
   await turnTo(page, base(), '/job/sample-ramp/card');
   await page.emulateMedia({ media: 'print' });
   expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false);
