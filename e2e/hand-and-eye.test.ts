@@ -79,7 +79,7 @@ test('quantities are typed as people say them, what is ambiguous is asked, what 
   expect(await field.inputValue()).toBe('9 1/2 in');
   const metric = await answer(page);
   await page.locator('body').press('u');
-  expect(await field.inputValue()).toBe('9.5 in');
+  expect(await field.inputValue()).toBe('9 1/2 in');
   await page.locator('body').press('u');
   expect(await answer(page)).toBe(metric);
   await type(page, 'Length', '-3');

@@ -15,6 +15,8 @@ export function MoneyPick() {
       Prices without a sign are in
       <select
         className="select"
+        // Names of moneys are the browser’s words in the language of the reader.
+        data-theirs
         value={own ?? ''}
         onChange={(e) => setPrefs({ money: e.target.value === '' ? null : e.target.value })}
       >
