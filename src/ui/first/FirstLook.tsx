@@ -7,7 +7,7 @@ import { type Job, pieceOf, type Repair, withPiece } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import { BASES, isMetered } from '@/core/system';
 import { kindOf, type Void, voidProblems, withValue } from '@/core/void';
-import { FIRST_LOOKS, type FirstLook as Look } from '@/sample/first';
+import { FIRST_LOOKS, type FirstLook as Look, lookIn } from '@/sample/first';
 import { phrase } from '@/words';
 import { Choice, Prose, useFormat } from '../shared/bits';
 import { Drawing } from '../shared/Drawing';
@@ -19,6 +19,7 @@ import { shortWhen } from '../shared/when';
 import { freshJob, freshRepair } from '../workspace/fresh';
 import { useNow } from '../workspace/now';
 import { usePots } from '../workspace/pots';
+import { usePrefs } from '../workspace/prefs';
 import { addJob, addRepair, clock, putSheet, stateNow } from '../workspace/workspace';
 
 /** A job of one repair that nobody has kept yet. */
@@ -53,7 +54,10 @@ const FRAME = { width: 760, height: 320 };
  * and when it may be loaded. What is seen can be kept as a job.
  */
 export function FirstLook() {
-  const [{ look, job, repair }, setLoose] = useState<Loose>(() => begin(FIRST_LOOKS[0]!, freshJob(clock.now())));
+  const system = usePrefs((p) => p.system);
+  const [{ look, job, repair }, setLoose] = useState<Loose>(() =>
+    begin(lookIn(FIRST_LOOKS[0]!, system), freshJob(clock.now())),
+  );
   const [frame, size] = useSize(FRAME);
   const format = useFormat();
   const router = useRouter();
@@ -112,7 +116,7 @@ export function FirstLook() {
           label="What broke?"
           options={FIRST_LOOKS.map((l) => ({ id: l.id, label: l.label }))}
           value={look.id}
-          onChange={(id) => setLoose((l) => begin(FIRST_LOOKS.find((x) => x.id === id)!, l.job))}
+          onChange={(id) => setLoose((l) => begin(lookIn(FIRST_LOOKS.find((x) => x.id === id)!, system), l.job))}
         />
       </div>
       <div className="grid lg:grid-cols-[minmax(0,1fr)_24rem]">

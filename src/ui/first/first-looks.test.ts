@@ -1,8 +1,9 @@
 import { METHODS } from '@/core/method';
 import { type Job, pieceOf, withPiece } from '@/core/plan';
 import { viewJob } from '@/core/record';
+import { parseQuantity } from '@/core/typed';
 import { kindOf, measureVoid, type Void, voidProblems, withValue } from '@/core/void';
-import { FIRST_LOOKS, type FirstLook } from '@/sample/first';
+import { FIRST_LOOKS, type FirstLook, lookIn } from '@/sample/first';
 import { freshJob, freshRepair } from '../workspace/fresh';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
@@ -88,3 +89,29 @@ test('an anchor by a sheet that prints no more than working and loading times is
   // Without either nothing is made up.
   expect(look(only('use-by')).plan.stop).not.toBeNull();
 });
+
+test.each(FIRST_LOOKS.map((f) => [f.label, f] as const))(
+  '%s: in US units its figures are round in inches or feet, read back as they stand, and planned like the others',
+  (_, of) => {
+    const us = lookIn(of, 'us');
+    const [mine] = us.void.shapes;
+    for (const { key, measured } of kindOf(mine!).dimensions(mine!)) {
+      if (!measured.valueMm) continue;
+      expect([key, measured.text]).toEqual([
+        key,
+        expect.stringMatching(/^\d+( \d+\/\d+)? (in|ft)$|^\d+\/\d+ in$|^0\.0\d+ in$/),
+      ]);
+      const read = parseQuantity('length', measured.text, 'us');
+      expect(read.ok && read.value).toBeCloseTo(measured.valueMm, 6);
+    }
+    // About as large as in millimetres, and without a fault of its own.
+    const ml = (l: FirstLook) => measureVoid(l.void).nominalMl;
+    expect(ml(us) / ml(of)).toBeGreaterThan(0.6);
+    expect(ml(us) / ml(of)).toBeLessThan(1.7);
+    expect(voidProblems(us.void)).toEqual([]);
+    const { plan, findings } = look(us);
+    expect(plan.openMs).toBeGreaterThan(NOW);
+    expect(findings.filter((f) => f.severity === 'stop').map((f) => f.id)).toEqual(['example']);
+    expect(lookIn(of, 'metric')).toBe(of);
+  },
+);
