@@ -3,7 +3,7 @@ import { methodsData } from '@/sample/jobs';
 import { sampleSheets, sampleStock } from '@/sample/systems';
 import { workshopSheets } from '@/sample/workshop-systems';
 import { DESKTOP, PHONE, site, turnTo, withSample } from './browser';
-import { type } from './hands';
+import { type, unfold } from './hands';
 import { VIEWS as LOOKED_AT, unfitOn } from './unfit';
 
 const yard = site();
@@ -36,6 +36,8 @@ const foundOn = (page: Page, pattern: RegExp): Promise<readonly string[]> =>
       }
       for (const field of document.querySelectorAll<HTMLInputElement>('input'))
         if (field.getClientRects().length && told.test(field.value)) out.push(`field ${field.value}`);
+      for (const field of document.querySelectorAll<HTMLInputElement>('input, textarea'))
+        if (field.getClientRects().length && told.test(field.placeholder)) out.push(`example ${field.placeholder}`);
       return [...new Set(out)];
     },
     { theirs: PRINTED, source: pattern.source },
@@ -112,6 +114,32 @@ test.each([
     const unfit = await unfitOn(page, 10, (what) => size === PHONE || !what.endsWith('px high'));
     if (unfit.length) found[view] = unfit;
   }
+  expect(found).toEqual({});
+});
+
+test('a sheet is typed after examples in US units, whatever kind it is of, and the lab and the shelf have no others', async () => {
+  const page = await yard.page();
+  await withSample(page, base());
+  await page.goto(`${base()}/settings`);
+  await page.getByRole('radio', { name: 'US customary' }).check();
+  await turnTo(page, base(), '/shelf/new');
+  const kind = page.getByLabel('Kind');
+  const kinds = await kind.locator('option').evaluateAll((all) => all.map((o) => (o as HTMLOptionElement).value));
+  expect(kinds.length).toBeGreaterThan(10);
+  const found: Record<string, readonly string[]> = {};
+  for (const id of kinds) {
+    await kind.selectOption(id);
+    await unfold(page);
+    const wrong = await foundOn(page, METRIC);
+    if (wrong.length) found[id] = wrong;
+  }
+  await page.getByRole('button', { name: 'Paste a whole table' }).click();
+  const pasted = await foundOn(page, METRIC);
+  if (pasted.length) found.table = pasted;
+  await turnTo(page, base(), '/lab');
+  await page.locator('[aria-busy="false"] [data-testid="pot-life"]').waitFor();
+  await page.getByRole('radio', { name: 'spread in a tray' }).check();
+  await page.getByText('0.394 in deep').waitFor();
   expect(found).toEqual({});
 });
 

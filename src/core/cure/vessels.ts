@@ -1,19 +1,22 @@
 import { type Grid, potGrid, runHeat } from '../heat';
+import { mm, texts } from '../say';
 import type { SheetRevision } from '../system';
 import { bodyOf, type Reactive } from './reactive';
 
 /** Nothing that is still cool after so long heats itself, s. */
 export const HORIZON_S = 48 * 3600;
 
+const VESSEL = texts('vessels', { tray: '{deep} deep' });
+const TRAY_M = 0.01;
+
 /** How a pot stands. */
 export const VESSELS = {
   pot: { label: 'in one pot', hint: 'as high as wide, in still air' },
   ice: { label: 'on ice', hint: 'the pot stands in ice water; mind the condensation' },
-  tray: { label: 'spread in a tray', hint: '10 mm deep' },
+  tray: { label: 'spread in a tray', hint: VESSEL.tray({ deep: mm(TRAY_M * 1000) }) },
   heaps: { label: 'in four heaps', hint: 'a quarter in each pot' },
 } as const;
 export type VesselId = keyof typeof VESSELS;
-const TRAY_M = 0.01;
 const HEAPS = 4;
 export const ICE_C = 1;
 

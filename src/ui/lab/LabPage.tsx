@@ -10,7 +10,7 @@ import { BASES, sheetIn } from '@/core/system';
 
 import { figure, phrase } from '@/words';
 import { shelfOf } from '../material/shelf-of';
-import { Choice, Heading, Prose, Ways } from '../shared/bits';
+import { Choice, Heading, Prose, useSay, Ways } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { freshJob, freshRepair } from '../workspace/fresh';
@@ -41,6 +41,7 @@ const FIRST: LabAsk = {
  * temperature.
  */
 export function LabPage() {
+  const says = useSay();
   const asked = useSearchParams();
   const desk = useWorkspace();
   const draft = asked.get('repair') ? desk.repairs.get(asked.get('repair')!) : undefined;
@@ -138,12 +139,12 @@ export function LabPage() {
             options={(Object.keys(VESSELS) as VesselId[]).map((id) => ({
               id,
               label: VESSELS[id].label,
-              title: VESSELS[id].hint,
+              title: says(VESSELS[id].hint),
             }))}
             value={ask.vessel}
             onChange={(vessel) => set({ vessel })}
           />
-          <p className="soft text-sm">{VESSELS[ask.vessel].hint}</p>
+          <p className="soft text-sm">{says(VESSELS[ask.vessel].hint)}</p>
           <div className="grid grid-cols-2 gap-2">
             {degrees('startC', 'Mixed at')}
             {degrees('roomC', 'Room')}

@@ -58,7 +58,9 @@ function Face({ of: u, at, role }: { of: Uptake; at: PassView; role: string }) {
             className="input"
             inputMode="decimal"
             value={text}
-            placeholder={last === undefined ? '85 mL' : phrase`less than ${format('volume', last).text}`}
+            placeholder={
+              last === undefined ? format('volume', 85).text : phrase`less than ${format('volume', last).text}`
+            }
             onChange={(e) => setText(e.target.value)}
           />
         </label>

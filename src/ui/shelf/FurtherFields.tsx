@@ -1,8 +1,8 @@
 'use client';
 import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL, usualMixMin } from '@/core/system';
 import { joined, phrase } from '@/words';
-import { Choice } from '../shared/bits';
-import { Fold, SheetSelect, SheetText, useSheetFields } from './sheet-fields';
+import { Choice, useFormat } from '../shared/bits';
+import { Fold, SheetSelect, SheetText, useExamples, useSheetFields } from './sheet-fields';
 
 /** What a sheet may say beside ratio, packs, times and limits; each folded until it is wanted. */
 export function FurtherFields() {
@@ -23,23 +23,34 @@ function MixingFields() {
   const { draft } = useSheetFields();
   const { mixer } = USUAL;
   const metered = isMetered(draft.kind);
-  const keepsMl = systemKind(draft.kind).keepsMl ?? USUAL.potLossMl;
+  const format = useFormat();
+  const { example } = useExamples();
+  const usual = {
+    inMixer: format('volume', mixer.volumeMl).text,
+    purge: format('volume', mixer.purgeMl).text,
+    reach: format('length', mixer.reachMm).text,
+    kept: format('volume', systemKind(draft.kind).keepsMl ?? USUAL.potLossMl).text,
+  };
   return (
     <Fold
       title={metered ? 'Mixer and first shots' : 'Mixing and what stays behind'}
       says={
         metered
-          ? phrase`${or(draft.mixerVolume, `${mixer.volumeMl} mL`)} stay in a mixer, ${or(draft.mixerPurge, `${mixer.purgeMl} mL`)} thrown away first`
-          : phrase`${or(draft.mixMin, `${usualMixMin(draft.kind)} min`)}, ${or(draft.potLoss, phrase`a tenth, at most ${keepsMl} mL`)} stay in the pot`
+          ? phrase`${or(draft.mixerVolume, usual.inMixer)} stay in a mixer, ${or(draft.mixerPurge, usual.purge)} thrown away first`
+          : phrase`${or(draft.mixMin, `${usualMixMin(draft.kind)} min`)}, ${or(draft.potLoss, phrase`a tenth, at most ${usual.kept}`)} stay in the pot`
       }
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         {metered ? (
           <>
-            <SheetText field="mixerVolume" label="Left in a mixer" hint={phrase`usual: ${mixer.volumeMl} mL`} />
-            <SheetText field="mixerPurge" label="First shots thrown away" hint={phrase`usual: ${mixer.purgeMl} mL`} />
-            <SheetText field="mixerReach" label="Reach of the mixer" hint={phrase`usual: ${mixer.reachMm} mm`} />
-            <SheetText field="mixerFlow" label="Flow check of a pack (empty: none)" hint="16 mL" />
+            <SheetText field="mixerVolume" label="Left in a mixer" hint={phrase`usual: ${usual.inMixer}`} />
+            <SheetText field="mixerPurge" label="First shots thrown away" hint={phrase`usual: ${usual.purge}`} />
+            <SheetText field="mixerReach" label="Reach of the mixer" hint={phrase`usual: ${usual.reach}`} />
+            <SheetText
+              field="mixerFlow"
+              label="Flow check of a pack (empty: none)"
+              hint={example('16 mL', '0.5 US fl oz')}
+            />
           </>
         ) : (
           <>
@@ -49,12 +60,16 @@ function MixingFields() {
             <SheetText
               field="potLoss"
               label="Left in the pot and on tools"
-              hint={phrase`usual: a tenth, at most ${keepsMl} mL`}
+              hint={phrase`usual: a tenth, at most ${usual.kept}`}
             />
           </>
         )}
         <SheetText field="coverage" label="Coverage, kg for each m² and mm" hint="empty: none given" />
-        <SheetText field="covers" label="A coat or bed covers" hint="0.42 m²/L, or 6.5 m² a set" />
+        <SheetText
+          field="covers"
+          label="A coat or bed covers"
+          hint={example('0.42 m²/L, or 6.5 m² a set', '17 ft²/US gal, or 70 ft² a set')}
+        />
         {systemKind(draft.kind).asks.includes('uptake') && (
           <SheetText field="uptake" label="Soaks in, mL/m²" hint="350" />
         )}
@@ -106,17 +121,23 @@ function HolesFields() {
 
 function StrengthFields() {
   const { draft } = useSheetFields();
+  const { example } = useExamples();
   return (
     <Fold
       title="Strength"
       says={draft.strengthPoints.trim() ? joined(draft.strengthPoints.trim().split('\n'), ', ') : 'none printed'}
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-5 gap-3">
-        <SheetText field="strengthPoints" label="What it has after how long, one a line" hint="1 d: 32 MPa" multiline />
+        <SheetText
+          field="strengthPoints"
+          label="What it has after how long, one a line"
+          hint={example('1 d: 32 MPa', '1 d: 4600 psi')}
+          multiline
+        />
         <SheetSelect field="strengthTest" label="Tested in" options={STRENGTH_TESTS.map((id) => ({ id, label: id }))} />
-        <SheetText field="strengthAt" label="At" hint="20 °C" />
+        <SheetText field="strengthAt" label="At" hint={example('20 °C', '68 °F')} />
         <SheetText field="characteristic" label="Characteristic value" hint="empty: means only" />
-        <SheetText field="characteristicTo" label="Holds in service to" hint="40 °C" />
+        <SheetText field="characteristicTo" label="Holds in service to" hint={example('40 °C', '104 °F')} />
       </div>
     </Fold>
   );

@@ -5,7 +5,7 @@ import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
 import { Typed } from './fields';
-import { Fold } from './sheet-fields';
+import { Fold, useExamples } from './sheet-fields';
 
 /** Kits as the maker packs them. */
 export function KitsFields({
@@ -29,6 +29,7 @@ export function KitsFields({
   /** How the words on such a pack go. */
   example: string;
 }) {
+  const { example: inA } = useExamples();
   const spec = systemKind(kind);
   const isWater = (id: PartId) => spec.dosed !== null && spec.parts.some((p) => p.id === id && p.role === 'water');
   const set = (key: string, over: Partial<KitDraft>) =>
@@ -66,7 +67,13 @@ export function KitsFields({
                   key={id}
                   field={field(id.toLowerCase())}
                   label={phrase`of ${id}`}
-                  hint={id === 'A' ? '420 g or 300 mL' : isWater(id) ? 'empty: from the tap' : undefined}
+                  hint={
+                    id === 'A'
+                      ? inA('420 g or 300 mL', '14 oz av or 10 US fl oz')
+                      : isWater(id)
+                        ? 'empty: from the tap'
+                        : undefined
+                  }
                   value={k.massG[id]}
                   fault={faults[field(id.toLowerCase())]}
                   onChange={(v) => set(k.key, { massG: { ...k.massG, [id]: v } })}

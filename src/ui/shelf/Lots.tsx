@@ -197,7 +197,7 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
               className="input"
               value={breach}
               onChange={(e) => setBreach(e.target.value)}
-              placeholder="a night at −6 °C in the boat house"
+              placeholder="a night of frost in the boat house"
             />
           </label>
           <button

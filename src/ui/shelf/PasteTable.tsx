@@ -13,6 +13,7 @@ import {
 } from '@/core/system';
 import { phrase } from '@/words';
 import { PastedText } from '../shared/PastedText';
+import { useExamples } from './sheet-fields';
 
 /** What is said of a time of the table, where it differs from what its words usually mean. */
 interface Said {
@@ -28,6 +29,7 @@ export function PasteTable({
   onTake: (found: readonly { readonly kind: MilestoneId; readonly text: string }[]) => void;
   onClose: () => void;
 }) {
+  const { example } = useExamples();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<Readonly<Record<number, Said>>>({});
   const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste')) : null), [text]);
@@ -53,7 +55,10 @@ export function PasteTable({
       <PastedText
         label="Table, as it stands in the sheet"
         value={text}
-        placeholder={'Temperature   Pot life   Handling\n10 °C   40 min   12 h\n20 °C   20 min   6 h'}
+        placeholder={example(
+          'Temperature   Pot life   Handling\n10 °C   40 min   12 h\n20 °C   20 min   6 h',
+          'Temperature   Pot life   Handling\n50 °F   40 min   12 h\n68 °F   20 min   6 h',
+        )}
         fault={found && !found.ok ? found.problem.sentence : null}
         onChange={(next) => {
           setText(next);

@@ -4,11 +4,12 @@ import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/c
 import { figure, joined, phrase } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
 import { Typed } from './fields';
-import { Fold, SheetText, useSheetFields } from './sheet-fields';
+import { Fold, SheetText, useExamples, useSheetFields } from './sheet-fields';
 
 /** A to B, or the range of the dose; densities where the sheet prints them. */
 export function RatioFields() {
   const { draft, faults, set, left } = useSheetFields();
+  const { example } = useExamples();
   const spec = systemKind(draft.kind);
   const has = (id: PartId) => spec.parts.find((p) => p.id === id);
   const part = (id: PartId, over: Partial<(typeof draft.parts)[PartId]>) =>
@@ -44,7 +45,11 @@ export function RatioFields() {
             <SheetText
               field="doseUsual"
               label={phrase`Usual ${spec.dosed}`}
-              hint={byTheBag ? '3.25 L to 25 kg, or 13 %' : '2 %, or 30 g to 1.5 kg'}
+              hint={
+                byTheBag
+                  ? example('3.25 L to 25 kg, or 13 %', '7 US pt to 55 lb, or 13 %')
+                  : example('2 %, or 30 g to 1.5 kg', '2 %, or 1 oz av to 3 lb')
+              }
             />
             <SheetText field="doseMin" label={phrase`Least ${spec.dosed}`} hint="empty: the usual" />
             <SheetText field="doseMax" label={phrase`Most ${spec.dosed}`} hint="empty: the usual" />
@@ -68,8 +73,20 @@ export function RatioFields() {
         ) : (
           <SheetText field="ratio" label="A to B, with its basis" hint="2:1 by volume, or as packed" />
         )}
-        {has('C') && <SheetText field="cByWeight" label="Parts of C by weight" hint="12 g to 100 mL, or as packed" />}
-        {has('D') && <SheetText field="dByWeight" label="Parts of D by weight" hint="6 g to 100 mL, or as packed" />}
+        {has('C') && (
+          <SheetText
+            field="cByWeight"
+            label="Parts of C by weight"
+            hint={example('12 g to 100 mL, or as packed', '1 oz av to 8 US fl oz, or as packed')}
+          />
+        )}
+        {has('D') && (
+          <SheetText
+            field="dByWeight"
+            label="Parts of D by weight"
+            hint={example('6 g to 100 mL, or as packed', '0.5 oz av to 8 US fl oz, or as packed')}
+          />
+        )}
       </div>
       <Fold
         title="Densities and tolerance"

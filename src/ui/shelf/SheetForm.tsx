@@ -21,7 +21,7 @@ import { KitsFields } from './KitsFields';
 import { LimitFields } from './LimitFields';
 import { RatioFields } from './RatioFields';
 import { readDraft } from './read-draft';
-import { goToField, labelOfField, type SheetFields, SheetFieldsContext } from './sheet-fields';
+import { goToField, labelOfField, type SheetFields, SheetFieldsContext, useExamples } from './sheet-fields';
 import { faultsIn, nameInForm, sheetResolver } from './sheet-resolver';
 import { TimesFields } from './TimesFields';
 import { WhatItIs } from './WhatItIs';
@@ -84,6 +84,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
   const [tried, setTried] = useState<readonly { readonly field: string; readonly label: string }[]>([]);
   const [slips, setSlips] = useState<readonly Message[] | null>(null);
   const { system, role } = usePrefs();
+  const { example } = useExamples();
   const money = useOwnMoney();
   const router = useRouter();
   /** The pass it is typed in for, where it was asked for from a repair. */
@@ -171,7 +172,13 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           kind={draft.kind}
           kits={draft.kits}
           parts={spec.parts.map((p) => p.id)}
-          example={spec.mixing === 'mixer' ? '300 mL cartridge 10:1' : spec.dosed ? '25 kg bag' : '420 g + 210 g tins'}
+          example={
+            spec.mixing === 'mixer'
+              ? example('300 mL cartridge 10:1', '10 US fl oz cartridge 10:1')
+              : spec.dosed
+                ? example('25 kg bag', '55 lb bag')
+                : example('420 g + 210 g tins', '2 lb + 1 lb tins')
+          }
           faults={faults}
           onChange={(kits) => set({ kits })}
           onLeave={left}

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, type ReactNode, useContext } from 'react';
+import { usePrefs } from '../workspace/prefs';
 import type { DraftFaults, SheetDraft } from './draft';
 import { Typed } from './fields';
 
@@ -22,6 +23,12 @@ export function useSheetFields(): SheetFields {
   const fields = useContext(SheetFieldsContext);
   if (!fields) throw new Error('fields of a sheet stand in its form');
   return fields;
+}
+
+/** How a field is typed, shown in the units of whoever types it. */
+export function useExamples() {
+  const system = usePrefs((p) => p.system);
+  return { example: (metric: string, us: string): string => (system === 'us' ? us : metric) };
 }
 
 /** One plain field of the sheet. */
