@@ -7,6 +7,9 @@ import { clock } from '../workspace/workspace';
 import { ReadField } from './ReadField';
 import { WhenButton } from './WhenButton';
 
+/** How an instant is typed, by how the hours of a day are told. */
+const EXAMPLES = { 24: 'tomorrow 7, Fri noon, 12 May 14:30', 12: 'tomorrow 7am, Fri noon, 12 May 2:30 pm' } as const;
+
 /** A day and hour at the site, typed as people say it and shown in the clock of the page. */
 export function WhenField({
   label,
@@ -42,7 +45,7 @@ export function WhenField({
       onRead={(read) => onChange(read.value)}
       {...(onClear ? { onClear } : {})}
       {...(check ? { check } : {})}
-      placeholder={onClear ? 'tomorrow 7, Fri noon, 12 May 14:30' : undefined}
+      placeholder={onClear ? EXAMPLES[hours] : undefined}
       disabled={disabled}
       className={className}
       beside={
