@@ -17,6 +17,9 @@ interface Keeping {
   readonly freeMb: number | null;
 }
 
+/** Room on a disk as people say it. @example sizeOf(10_737) // '10.7 GB' */
+const sizeOf = (mb: number): string => (mb < 1000 ? `${decimals(mb, 1)} MB` : `${decimals(mb / 1000, 1)} GB`);
+
 /** Asks once whether clocks may be told beside the page. */
 const mayNotify = async (): Promise<boolean> =>
   typeof Notification !== 'undefined' && (await Notification.requestPermission()) === 'granted';
@@ -133,9 +136,7 @@ export function SettingsPage() {
                   : 'The browser may clear it when the disk runs short.'}
             </li>
             {keeping.usedMb !== null && (
-              <li>{phrase`${decimals(keeping.usedMb, 1)} MB used, about ${Math.round(
-                keeping.freeMb ?? 0,
-              )} MB free for it.`}</li>
+              <li>{phrase`${sizeOf(keeping.usedMb)} used, about ${sizeOf(keeping.freeMb ?? 0)} free for it.`}</li>
             )}
           </ul>
           {keeping.persisted === false && (
