@@ -50,8 +50,9 @@ const SIGNS: ReadonlyMap<string, readonly Currency[]> = new Map([
 /** Offered where a price stands alone and nothing is known of its reader. */
 const OFTEN: readonly Currency[] = ['EUR', 'USD', 'GBP', 'CHF'];
 
-/** Every currency this engine knows. */
-export const CURRENCIES: readonly Currency[] = Intl.supportedValuesOf('currency');
+/** Every currency this engine knows; an old one does not say, and those most often met stand in. */
+export const CURRENCIES: readonly Currency[] =
+  typeof Intl.supportedValuesOf === 'function' ? Intl.supportedValuesOf('currency') : OFTEN;
 
 const signOf = (currency: Currency): string =>
   new Intl.NumberFormat('en-GB', { style: 'currency', currency })
