@@ -1,6 +1,6 @@
 import { PLAIN_READER, say } from '@/words';
 import { methodsData, sampleData } from '../../sample/jobs';
-import { actedOn, pieceOf, repairOf } from '../plan';
+import { actedOn, pieceOf, type RepairPlan, repairOf } from '../plan';
 import { viewJob } from '../record';
 import type { Said } from '../say';
 import { calendarFile } from '.';
@@ -77,15 +77,36 @@ test('a wait is rounded up to the minute, never down; a clock that nobody acts o
   }
 });
 
+/** Entries that are stays at the place of a repair. */
+const staysIn = (entries: readonly Entry[], repairId: string, plan: RepairPlan) =>
+  entries.filter((e) =>
+    plan.steps.some((s) =>
+      new RegExp(`^${repairId}-${s.passId}-${s.id.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(-day\\d+)?@`).test(e.uid),
+    ),
+  );
+
+test('work that is longer than a day is in it day by day, and the nights between are free', () => {
+  const eyes = { ...ramp!, repairs: ramp!.repairs.filter((r) => r.name === 'Landing step eyes') };
+  const many = eyes.repairs.map((r) => repairOf({ ...pieceOf(r), void: { ...pieceOf(r).void!, count: 300 } }));
+  const { view, entries } = calendar({ ...eyes, repairs: many });
+  const { plan, repair } = view.repairs[0]!;
+  const long = plan.steps.filter((s) => s.days && s.days.length > 1);
+  expect(long.length).toBeGreaterThan(0);
+  const stays = staysIn(entries, repair.id, plan);
+  for (const e of stays) expect(e.toMs - e.fromMs).toBeLessThan(14 * 3_600_000);
+  for (const day of long.flatMap((s) => s.days!))
+    expect(stays.filter((e) => e.fromMs <= day.fromMs && e.toMs >= day.toMs)).toHaveLength(1);
+});
+
 test('every step still to be done lies within one stay at the place, and between two stays nobody is needed', () => {
   for (const b of bundles) {
     const { view, entries } = calendar(b);
     for (const { repair, plan, actuals } of view.repairs) {
       if (actuals.released) continue;
-      const ids = new Set(plan.steps.map((s) => `${repair.id}-${s.passId}-${s.id}@grenko`));
-      const stays = entries.filter((e) => ids.has(e.uid));
+      const stays = staysIn(entries, repair.id, plan);
       for (const s of plan.steps.filter((x) => x.doneAt === null))
-        expect([s.id, stays.filter((e) => e.fromMs <= s.startMs && e.toMs >= s.endMs).length]).toEqual([s.id, 1]);
+        for (const { fromMs, toMs } of s.days ?? [{ fromMs: s.startMs, toMs: s.endMs }])
+          expect([s.id, stays.filter((e) => e.fromMs <= fromMs && e.toMs >= toMs).length]).toEqual([s.id, 1]);
       for (const [i, e] of stays.entries())
         if (i > 0) expect(e.fromMs - stays[i - 1]!.toMs).toBeGreaterThanOrEqual(13 * 60_000);
     }

@@ -7,6 +7,7 @@ import {
   passName,
   type RepairPlan,
   repairName,
+  workedAt,
 } from '../plan';
 import type { PlannedJob } from '../record';
 import { type Message, type Said, texts } from '../say';
@@ -45,21 +46,27 @@ const SHOWN_MS = 600_000;
 /** Whoever is away for less than this need not be called back, ms. */
 const AWAY_MS = 900_000;
 
-/** One stay at the place: steps that follow each other. */
+/** One stay at the place: work that follows upon work, of one step or of several. */
 interface Stay {
-  readonly steps: readonly PlannedStep[];
-  readonly endMs: number;
+  readonly first: PlannedStep;
+  /** Which of its days it begins with, from 0, where the step takes several. */
+  readonly day: number;
+  readonly fromMs: number;
+  readonly toMs: number;
 }
 
 /** What is still to be done, stay by stay: whoever goes away between two of them has to come back. */
 function staysOf(steps: readonly PlannedStep[]): readonly Stay[] {
-  const stays: { steps: PlannedStep[]; endMs: number }[] = [];
-  for (const step of steps.filter((s) => s.doneAt === null).toSorted((a, b) => a.startMs - b.startMs)) {
+  const worked = steps
+    .filter((s) => s.doneAt === null)
+    .flatMap((first) => workedAt(first).map((at, day): Stay => ({ first, day, ...at })))
+    .toSorted((a, b) => a.fromMs - b.fromMs);
+  const stays: Stay[] = [];
+  for (const next of worked) {
     const last = stays.at(-1);
-    if (last && step.startMs - last.endMs < AWAY_MS) {
-      last.steps.push(step);
-      last.endMs = Math.max(last.endMs, step.endMs);
-    } else stays.push({ steps: [step], endMs: step.endMs });
+    if (last && next.fromMs - last.toMs < AWAY_MS)
+      stays[stays.length - 1] = { ...last, toMs: Math.max(last.toMs, next.toMs) };
+    else stays.push(next);
   }
   return stays;
 }
@@ -120,14 +127,13 @@ export function calendarFile(view: PlannedJob, say: (said: Said) => string): str
         ? SAYS.pass({ repair: repairName(repair), pass: passName(draft, at) })
         : repairName(repair);
     };
-    for (const [i, { steps, endMs }] of staysOf(plan.steps).entries()) {
-      const [first] = steps;
-      const of = nameOf(first!.passId);
+    for (const [i, { first, day, fromMs, toMs }] of staysOf(plan.steps).entries()) {
+      const of = nameOf(first.passId);
       add(
-        `${repair.id}-${first!.passId}-${first!.id}`,
-        i === 0 && actuals.startedAt === null ? SAYS.begins({ of }) : SAYS.goesOn({ of, step: first!.title }),
-        [wholeDown(first!.startMs), wholeUp(endMs)],
-        first!.title,
+        [repair.id, first.passId, first.id, ...(day ? [`day${day + 1}`] : [])].join('-'),
+        i === 0 && actuals.startedAt === null ? SAYS.begins({ of }) : SAYS.goesOn({ of, step: first.title }),
+        [wholeDown(fromMs), wholeUp(toMs)],
+        first.title,
       );
     }
     for (const m of endsOf(plan.milestones)) {
