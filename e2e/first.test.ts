@@ -70,6 +70,28 @@ describe('the first five minutes, from an empty database', () => {
     await page.getByRole('heading', { level: 2, name: 'Plate' }).waitFor();
   });
 
+  test('Hold shows as chosen what it waits for: what a fill is left alone for is to be sanded, until somebody says otherwise', async () => {
+    const page = await yard.page();
+    await first(page);
+    await page.getByRole('radio', { name: 'old screw holes in a hull', exact: true }).click();
+    await page.getByRole('button', { name: 'Keep it as a job' }).click();
+    await page.waitForURL(/\/inspect$/);
+    await page.goto(page.url().replace('inspect', 'hold'));
+    const chosen = page.getByLabel('Wait for');
+    const shown = () => chosen.evaluate((s) => (s as HTMLSelectElement).selectedOptions[0]!.textContent);
+    await page.getByText('left alone for grind or sand until').waitFor();
+    expect(await shown()).toBe('grind or sand');
+    await chosen.selectOption({ label: 'full load' });
+    await page.getByText('left alone for full load until').waitFor();
+    expect(await shown()).toBe('full load');
+    await chosen.selectOption({ label: 'grind or sand' });
+    await page.getByText('left alone for grind or sand until').waitFor();
+    // A recoat window of what is not coated is a press away.
+    expect(await page.locator('[data-milestone="recoat-from"]').count()).toBe(0);
+    await page.getByRole('button', { name: /times of the sheet that nobody here waits for/ }).click();
+    await page.locator('[data-milestone="recoat-from"]').waitFor();
+  });
+
   test('no press moves away under the hand while the page is still coming up', async () => {
     const page = await yard.page();
     // The first look is held back until the presses were there alone.

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { actedOn, partName, passName, undisturbed } from '@/core/plan';
+import { actedOn, partName, passName, servedBy, undisturbed } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 
 import { formatDuration, lowered, phrase } from '@/words';
@@ -145,8 +145,10 @@ function Side({ view, at, nowMs }: StageProps) {
   const computed = main?.planMs ?? null;
   const habit = plan.habitMs;
   const off = computed !== null && habit !== null ? (habit - computed) / 60_000 : null;
+  const usual = plan.sheet && plan.method ? servedBy(plan.sheet, plan.method.serves) : null;
+  // What the method waits for stands among them, whatever it is: the field never shows what was not chosen.
   const servable = (['release', 'foot', 'light-load', 'load', 'dry', 'wet', 'full-cure'] as const).filter(
-    (k) => plan.sheet && milestoneOf(plan.sheet, k),
+    (k) => k !== usual && plan.sheet && milestoneOf(plan.sheet, k),
   );
   return (
     <>
@@ -194,9 +196,14 @@ function Side({ view, at, nowMs }: StageProps) {
               <select
                 className="select fine:!min-h-8 fine:!py-0"
                 aria-label="Wait for"
-                value={repair.serves ?? plan.serves ?? ''}
-                onChange={(e) => changePass(repair, (r) => ({ ...r, serves: e.target.value as 'load' }))}
+                value={servable.find((k) => k === repair.serves) ?? ''}
+                onChange={(e) =>
+                  changePass(repair, (r) => ({ ...r, serves: servable.find((k) => k === e.target.value) ?? null }))
+                }
               >
+                <option value="">
+                  {usual ? lowered(MILESTONES[usual].label) : 'nothing the sheet has a time for'}
+                </option>
                 {servable.map((k) => (
                   <option key={k} value={k}>
                     {lowered(MILESTONES[k].label)}
