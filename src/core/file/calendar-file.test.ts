@@ -41,7 +41,7 @@ const calendar = (b: (typeof bundles)[number]) => {
   return { view, entries: entriesOf(calendarFile(view, says)!) };
 };
 
-test('every entry is in UTC, has an alarm and a name of its own that no other has, chains with many pots included', () => {
+test('every entry is in UTC, has an alarm and a name that no other has, in chains of many pots, too', () => {
   for (const b of bundles) {
     const { entries } = calendar(b);
     expect(entries.length).toBeGreaterThan(2);

@@ -137,9 +137,8 @@ export function calendarFile(view: PlannedJob, say: (said: Said) => string): str
       );
     }
     for (const m of endsOf(plan.milestones)) {
-      const { ended, manner, onResin } = milestoneKind(m.kind);
-      // How long it is stirred, and how long a mixer may rest, is over before a calendar is looked at.
-      if (m.planMs === null || m.kind === 'mix' || manner || onResin || !actedOn(plans, m)) continue;
+      const { ended, inHand } = milestoneKind(m.kind);
+      if (m.planMs === null || inHand || !actedOn(plans, m)) continue;
       const mine = plans.find((p) => p.passId === m.passId) ?? plan;
       const of = nameOf(m.passId);
       const named = namedBy(of, m, mine);

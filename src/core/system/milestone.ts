@@ -51,6 +51,8 @@ interface MilestoneKind {
   readonly later?: readonly string[];
   /** Of several places the one that began first closes it, and not the last. */
   readonly byFirst?: true;
+  /** Over before a calendar is looked at: whoever mixes or presses has it in hand. */
+  readonly inHand?: true;
   /** It belongs to the manner of mixing: where no curing decides it, its one figure holds in any weather. */
   readonly manner?: true;
   /** Water must not come on it before. */
@@ -74,10 +76,18 @@ const IN_THE_POT: Clocked = { startsAt: 'mix-begins', runsOn: 'pot' };
 
 /** Milestones a sheet may state. */
 export const MILESTONES = {
-  mix: { label: 'Mixing time', ended: 'mixed long enough', clock: 'working', order: null, usual: IN_THE_POT },
+  mix: {
+    label: 'Mixing time',
+    ended: 'mixed long enough',
+    inHand: true,
+    clock: 'working',
+    order: null,
+    usual: IN_THE_POT,
+  },
   stand: {
     label: 'Stand time',
     ended: 'it has stood long enough',
+    inHand: true,
     clock: 'waiting',
     order: null,
     manner: true,
@@ -102,6 +112,7 @@ export const MILESTONES = {
   idle: {
     label: 'Idle in the mixer',
     ended: 'the mixer is over',
+    inHand: true,
     clock: 'working',
     order: null,
     onResin: true,

@@ -71,7 +71,7 @@ test('what is no price says so and names what was typed', () => {
   expect(read('  ')).toContain('Nothing is typed yet');
 });
 
-test('what comes back from a reading, and what is offered by a question, reads without doubt and means the same', () => {
+test('what a reading gives back and what a question offers reads without doubt, and means the same', () => {
   fc.assert(
     fc.property(
       fc.integer({ min: 0, max: 9_999_999 }),

@@ -14,7 +14,7 @@ const words = (system: 'metric' | 'us', massesG: readonly number[]): ColumnWords
 };
 const masses = fc.array(fc.double({ min: 0.5, max: 60_000, noNaN: true }), { minLength: 2, maxLength: 4 });
 
-test('in the mixing picture of a laptop no word lies under the next column or is cut at the edge, in either units', () => {
+test('on a laptop no word of the mixing picture lies under a column or is cut, in either units', () => {
   fc.assert(
     fc.property(masses, fc.constantFrom('metric' as const, 'us' as const), (massesG, system) => {
       const width = 757;

@@ -1,7 +1,7 @@
 'use client';
 import type { Priced } from '@/core/typed';
 import { type Money, money } from '@/core/units';
-import { moneyWords, readMoney } from '@/words';
+import { figure, moneyWords, readMoney } from '@/words';
 import { useOwnMoney } from '../workspace/own-money';
 import { ReadField } from './ReadField';
 
@@ -21,7 +21,8 @@ export function MoneyField({
     <ReadField<Priced>
       name={`${label} (money)`}
       label={label}
-      shown={value ? moneyWords([value]) : ''}
+      // What nobody said a money of stands as it was typed, so that it can be typed over.
+      shown={value ? (value.of === null ? figure(value.money, 12) : moneyWords([value])) : ''}
       parse={(text) => readMoney(text, { own })}
       resetOn={value ? `${value.money} ${value.of}` : ''}
       onRead={({ value: amount, currency }) => onChange(money(amount, currency))}

@@ -68,11 +68,7 @@ export function KitsFields({
                   field={field(id.toLowerCase())}
                   label={phrase`of ${id}`}
                   hint={
-                    id === 'A'
-                      ? inA('420 g or 300 mL', '14 oz av or 10 US fl oz')
-                      : isWater(id)
-                        ? 'empty: from the tap'
-                        : undefined
+                    id === 'A' ? inA('420 g or 300 mL', '14 oz av') : isWater(id) ? 'empty: from the tap' : undefined
                   }
                   value={k.massG[id]}
                   fault={faults[field(id.toLowerCase())]}

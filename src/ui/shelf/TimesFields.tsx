@@ -20,6 +20,7 @@ import { figure, phrase } from '@/words';
 import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
 import { PasteTable } from './PasteTable';
+import { useExamples } from './sheet-fields';
 import { TimeChart } from './TimeChart';
 
 const IDS = Object.keys(MILESTONES) as MilestoneId[];
@@ -40,6 +41,7 @@ export function TimesFields({
   onChange: (times: readonly TimeDraft[]) => void;
   onLeave: (field: string) => void;
 }) {
+  const { example } = useExamples();
   const [pasting, setPasting] = useState(false);
   const set = (key: string, over: Partial<TimeDraft>) =>
     onChange(times.map((t) => (t.key === key ? { ...t, ...over } : t)));
@@ -58,9 +60,10 @@ export function TimesFields({
   return (
     <>
       <p className="soft text-sm mb-2">
-        As the sheet has them: <span className="fig">30 min</span>, <span className="fig">45 to 60 min at 23 C</span>,
-        or a line for each temperature, <span className="fig">10 C: 4 h to 5 h</span>. A time it does not print stays
-        empty.{' '}
+        As the sheet has them: <span className="fig">30 min</span>,{' '}
+        <span className="fig">{example('45 to 60 min at 23 C', '45 to 60 min at 73 F')}</span>, or a line for each
+        temperature, <span className="fig">{example('10 C: 4 h to 5 h', '50 F: 4 h to 5 h')}</span>. A time it does not
+        print stays empty.{' '}
         <button type="button" className="btn text-sm" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
           <ClipboardPaste size={15} aria-hidden="true" /> Paste a whole table
         </button>
