@@ -210,6 +210,41 @@ describe('a sheet typed in the order in which it is printed', () => {
     expect(await page.getByLabel('Use-by of the pot: as on the sheet').inputValue()).toBe('10 C: 60 min\n20 C: 30 min');
   });
 
+  test('the times of a page without a table: each line, the window as two times, the pot it is said of', async () => {
+    const page = await yard.page();
+    await page.goto(`${base()}/shelf/new`);
+    await page.getByRole('button', { name: 'Paste a whole table' }).click();
+    await page
+      .getByLabel('Table, as it stands in the sheet')
+      .fill('Pot life (100 g) at 20 °C: ca. 30 min\nRecoat: 4 - 24 h\nFull cure after 7 days\nDensity 1.1 kg/l');
+    expect(await page.getByLabel('“Recoat, first hour” is').inputValue()).toBe('recoat-from');
+    expect(await page.getByLabel('“Recoat, last hour” is').inputValue()).toBe('recoat-until');
+    await page.getByText('for a pot of 100 g').waitFor();
+    await page.getByRole('button', { name: 'Take these times' }).click();
+    const typed = (label: string) => page.getByLabel(`${label}: as on the sheet`).inputValue();
+    expect(await typed('Recoat from')).toBe('20 C: 4 h');
+    expect(await typed('Recoat until')).toBe('20 C: 24 h');
+    expect(await typed('Full cure')).toBe('20 C: 7 days');
+    await page.getByText('from when mixing begins, on the pot, for a pot of 100 g').waitFor();
+  });
+
+  test('a window typed as one time is parted with a press, and a pot told with its time goes to its field', async () => {
+    const page = await yard.page();
+    await page.goto(`${base()}/shelf/new`);
+    const time = (label: string) => page.getByLabel(`${label}: as on the sheet`);
+    await time('Grind or sand').fill('4 to 5 h at 20 C');
+    await time('Use-by of the pot').fill('30 min (150 g at 20 °C)');
+    await time('Use-by of the pot').press('Tab');
+    await page.getByText('for a pot of 150 g').waitFor();
+    const part = page.getByRole('button', { name: 'Part it: Grind or sand, Ground or sanded until' });
+    expect(await part.count()).toBe(0);
+    await time('Grind or sand').fill('2 to 6 h at 20 C');
+    await part.click();
+    expect(await time('Grind or sand').inputValue()).toBe('20 C: 2 h');
+    expect(await time('Ground or sanded until').inputValue()).toBe('20 C: 6 h');
+    expect(await part.count()).toBe(0);
+  });
+
   test('what keeps it from the shelf is a list that leads to each field, into what is folded as well', async () => {
     const page = await yard.page();
     await page.goto(`${base()}/shelf/new`);

@@ -1,5 +1,13 @@
 import { degC, exactly, minutes, refuse, texts } from '../say';
-import { FAMILIES, type FamilyId, MILESTONES, type Milestone, milestoneKind } from '../system';
+import {
+  clockOf,
+  FAMILIES,
+  type FamilyId,
+  MILESTONES,
+  type Milestone,
+  milestoneKind,
+  type PlainTable,
+} from '../system';
 import { figure } from '../units';
 
 const REFUSED = texts('refused.cure.pace', {
@@ -55,6 +63,22 @@ export const UNSTATED_C = 23;
 const EDGE_K = 1e-6;
 /** Spread of the family's activation energy, kJ/mol. */
 const SPREAD_KJ = 10;
+
+type Band = Extract<PlainTable, { form: 'bands' }>['bands'][number];
+
+/**
+ * The band that answers for a temperature. Sheets in whole degrees leave gaps (`5 to 9`, `10 to 19`): a wait takes the
+ * colder band there, a working time the warmer, so that neither is credited with what the sheet does not say.
+ * @param bands from the coldest to the warmest
+ */
+export function bandAt(bands: readonly Band[], tempC: number, clock: 'working' | 'waiting'): Band {
+  const i = Math.max(
+    0,
+    bands.findLastIndex((b) => b.fromC <= tempC + EDGE_K),
+  );
+  const inGap = clock === 'working' && tempC > bands[i]!.toC - EDGE_K && i + 1 < bands.length;
+  return bands[inGap ? i + 1 : i]!;
+}
 
 /**
  * Makes a milestone's table ready for one side of the sheet's range.
@@ -205,8 +229,7 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
       sheetLowC: bands[0]!.fromC,
       sheetHighC: bands.at(-1)!.toC,
       breaksC: bands.flatMap((b) => [b.fromC, b.toC]),
-      // A gap between bands belongs to the colder one: no credit across bands.
-      minutesAt: (t) => take(bands.findLast((b) => b.fromC <= t + EDGE_K) ?? bands[0]!),
+      minutesAt: (t) => take(bandAt(bands, t, clockOf(milestone))),
       standingAt: () => 'sheet',
     };
   }

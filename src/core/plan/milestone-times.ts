@@ -1,10 +1,11 @@
-import { between, type Side } from '../cure';
+import { bandAt, between, type Side } from '../cure';
 import { attempt, degC, exactly, grams, line, type Message, minutes, texts, type WorkLine } from '../say';
 import {
   clockOf,
   MILESTONES,
   type Milestone,
   milestoneKind,
+  OPEN_UP_C,
   type SheetRevision,
   STARTS,
   type StartId,
@@ -41,6 +42,7 @@ const TIMES = texts('milestone-times', {
   untold: '{range} without a temperature',
   'at-one': '{range} at {temp}',
   'in-band': '{range} from {from} to {to}',
+  'from-band': '{range} from {from} up',
   silent: 'nothing for {temp}',
   longer: '{range}: {times} times the dry time',
   'by-humidity': 'by humidity',
@@ -112,14 +114,13 @@ function tableSays(m: Milestone, tempC: number): Message {
         ? TIMES.untold({ range: range(table) })
         : TIMES['at-one']({ range: range(table), temp: exactly(degC(table.tempC)) });
     case 'bands': {
-      const band = table.bands.find((b) => tempC >= b.fromC && tempC < b.toC);
-      return band
-        ? TIMES['in-band']({
-            range: range(band),
-            from: exactly(degC(band.fromC)),
-            to: exactly(degC(band.toC)),
-          })
-        : TIMES.silent({ temp: degC(tempC) });
+      const bands = [...table.bands].sort((a, b) => a.fromC - b.fromC);
+      if (tempC < bands[0]!.fromC || tempC >= bands.at(-1)!.toC) return TIMES.silent({ temp: degC(tempC) });
+      const band = bandAt(bands, tempC, clockOf(m));
+      const [said, from] = [range(band), exactly(degC(band.fromC))];
+      return band.toC === OPEN_UP_C
+        ? TIMES['from-band']({ range: said, from })
+        : TIMES['in-band']({ range: said, from, to: exactly(degC(band.toC)) });
     }
     case 'tiers':
       return TIMES['by-humidity']();

@@ -61,6 +61,8 @@ interface MilestoneKind {
   readonly holdsAlone?: true;
   /** It is about the layer or the pass that follows: where there is none it decides nothing. */
   readonly ofLayers?: true;
+  /** The last hour of what it is the first of: together they are a window. */
+  readonly until?: string;
   /** A test by touch can tell it: what bears a load cannot be felt. */
   readonly touch?: true;
   /** What sheets usually count it from and run it on, where that is not from when it is placed, on the base. */
@@ -159,6 +161,7 @@ export const MILESTONES = {
     touch: true,
   },
   'recoat-from': {
+    until: 'recoat-until',
     label: 'Recoat from',
     ended: 'the next coat may go on',
     ofLayers: true,
@@ -186,6 +189,7 @@ export const MILESTONES = {
     usual: { startsAt: 'bared', runsOn: 'base' },
   },
   'wash-from': {
+    until: 'wash-until',
     label: 'Start of washing',
     ended: 'washing begins',
     clock: 'waiting',
@@ -213,6 +217,7 @@ export const MILESTONES = {
     touch: true,
   },
   sandable: {
+    until: 'sandable-until',
     label: 'Grind or sand',
     ended: 'it may be ground or sanded',
     clock: 'waiting',
@@ -292,6 +297,9 @@ export type MilestoneId = z.infer<typeof MilestoneId>;
 const minutes = z.number().positive().max(200_000);
 const temp = z.number().min(-60).max(250);
 
+/** “Above 30 °C” is said of whatever a system is worked in; hotter than this no sheet means, °C. */
+export const OPEN_UP_C = 60;
+
 /** The three forms in which sheets state a time. Ranges run from the shortest to the longest the sheet says. */
 export const PlainTable = z.discriminatedUnion('form', [
   z.object({
@@ -360,7 +368,10 @@ export type Milestone = z.infer<typeof Milestone>;
 /** What the table says of a milestone. */
 export const milestoneKind = (
   id: MilestoneId,
-): Omit<MilestoneKind, 'later'> & { readonly later?: readonly MilestoneId[] } => MILESTONES[id];
+): Omit<MilestoneKind, 'later' | 'until'> & {
+  readonly later?: readonly MilestoneId[];
+  readonly until?: MilestoneId;
+} => MILESTONES[id];
 
 /** What sheets usually count a milestone from and run it on. */
 export const usualClock = (id: MilestoneId): Clocked =>
@@ -368,27 +379,3 @@ export const usualClock = (id: MilestoneId): Clocked =>
 
 /** Whether running past this time spoils work (working) or coming before it does (waiting). */
 export const clockOf = (m: Milestone): 'working' | 'waiting' => MILESTONES[m.kind].clock;
-
-/** A table with every time so many times as long. */
-export function longerTable(table: TimeTable, times: number): TimeTable {
-  const longer = <T extends { readonly fromMin: number; readonly toMin: number }>(row: T): T => ({
-    ...row,
-    fromMin: row.fromMin * times,
-    toMin: row.toMin * times,
-  });
-  switch (table.form) {
-    case 'curve':
-      return { ...table, points: table.points.map(longer) };
-    case 'bands':
-      return { ...table, bands: table.bands.map(longer) };
-    case 'tiers':
-      return { ...table, tiers: table.tiers.map(longer) };
-    case 'by-dose':
-      return {
-        ...table,
-        doses: table.doses.map((d) => ({ ...d, table: longerTable(d.table, times) as PlainTable })),
-      };
-    default:
-      return longer(table);
-  }
-}

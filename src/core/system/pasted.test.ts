@@ -1,5 +1,7 @@
+import fc from 'fast-check';
 import { MILESTONES, type MilestoneId } from './milestone';
-import { linesOf, milestoneMeant, readPasted, wantsUnit } from './pasted';
+import { linesOf, readPasted, wantsUnit, windowIn } from './pasted';
+import { milestoneMeant } from './pasted-words';
 import { parseTable } from './table-text';
 
 const read = (text: string) =>
@@ -63,6 +65,192 @@ test('a column of bare numbers without a unit is asked, not guessed', () => {
   expect([time!.guess, wantsUnit(time!), linesOf(time!, 'min')]).toEqual(['gel', true, '10 C: 40 min\n20 C: 20 min']);
 });
 
+test('a band of whole degrees is one row, and “30 °C and above” the last of them', () => {
+  expect(
+    read(`Base material temperature Gel time Cure time
+-5 °C to -1 °C 90 min 6 h
+0 °C to +4 °C 45 min 3 h
++5 °C to +9 °C 25 min 2 h
+≥ 30 °C 4 min 25 min`),
+  ).toEqual([
+    ['Gel time', 'gel', ['-5 to -1 C: 90 min', '0 to 4 C: 45 min', '5 to 9 C: 25 min', 'above 30 C: 4 min']],
+    ['Cure time', 'full-cure', ['-5 to -1 C: 6 h', '0 to 4 C: 3 h', '5 to 9 C: 2 h', 'above 30 C: 25 min']],
+  ]);
+});
+
+test('the hardening of a wet hole is not taken for that of a dry one', () => {
+  expect(
+    read('Concrete\tWorking time\tCuring time dry\tCuring time wet\n5 to 9 °C\t25 min\t2 h\t4 h').map(([h, guess]) => [
+      h,
+      guess,
+    ]),
+  ).toEqual([
+    ['Working time', 'use-by'],
+    ['Curing time dry', 'full-cure'],
+    ['Curing time wet', null],
+  ]);
+});
+
+test.each([
+  [
+    'Pot life at 20 °C: 30 min\nSandable at 20 °C: 8 h',
+    [
+      ['Pot life', 'use-by', ['20 C: 30 min']],
+      ['Sandable', 'sandable', ['20 C: 8 h']],
+    ],
+  ],
+  [
+    'Pot life (20 °C)   30 min\nFoot traffic   12 hours',
+    [
+      ['Pot life', 'use-by', ['20 C: 30 min']],
+      ['Foot traffic', 'foot', ['20 C: 12 hours']],
+    ],
+  ],
+  [
+    'Pot life: 25 min\nFull cure: 5-7 days at 25 °C\nTack free: 2 h at 20 °C',
+    [
+      ['Pot life', 'use-by', ['25 min']],
+      ['Full cure', 'full-cure', ['25 C: 5-7 days']],
+      ['Tack free', 'tack-free', ['20 C: 2 h']],
+    ],
+  ],
+  [
+    'Pot life (10 °C / 20 °C / 30 °C): 60 / 30 / 15 min',
+    [['Pot life', 'use-by', ['10 C: 60 min', '20 C: 30 min', '30 C: 15 min']]],
+  ],
+  ['Foot traffic (10 / 20 °C): 24 h / 12 h', [['Foot traffic', 'foot', ['10 C: 24 h', '20 C: 12 h']]]],
+  ['Handling: 24 h at 10 °C, 10 h at 20 °C', [['Handling', 'release', ['10 C: 24 h', '20 C: 10 h']]]],
+  [
+    'Recoat (20 °C): min. 4 h, max. 24 h',
+    [
+      ['Recoat', 'recoat-from', ['20 C: 4 h']],
+      ['Recoat', 'recoat-until', ['20 C: 24 h']],
+    ],
+  ],
+  [
+    'Verarbeitungszeit bei 20 °C: ca. 30 Minuten\nBegehbar nach 12 Stunden',
+    [
+      ['Verarbeitungszeit', 'use-by', ['20 C: 30 min']],
+      ['Begehbar', 'foot', ['20 C: 12 h']],
+    ],
+  ],
+])('a line for each time, its temperature beside it or said once: %j', (text, times) => {
+  expect(read(text)).toEqual(times);
+});
+
+test('a window in one cell is its two ends, a doubt of an hour is not', () => {
+  const times = readPasted('Temperature  Recoat window  Sandable\n10 °C  8-24 h  4-5 h\n20 °C  4-12 h  3-4 h', 'paste');
+  expect(times.map((t) => [t.guess, t.end, linesOf(t)])).toEqual([
+    ['recoat-from', 'first', '10 C: 8 h\n20 C: 4 h'],
+    ['recoat-until', 'last', '10 C: 24 h\n20 C: 12 h'],
+    ['sandable', null, '10 C: 4-5 h\n20 C: 3-4 h'],
+  ]);
+});
+
+test('the pot that a time is said of goes with it', () => {
+  const [pot, foot] = readPasted('Temperature 10 °C 20 °C\nPot life (100 g) 60 min 30 min\nWalk on 24 h 12 h', 'paste');
+  expect([pot!.reference, foot!.reference]).toEqual(['100 g', null]);
+  expect(readPasted('Pot life: 25 minutes (150 g at 25 °C)', 'paste')[0]!.reference).toBe('150 g');
+});
+
+test.each([
+  'Working time\nTemperature  1 %  2 %\n10 °C  16 min  8 min\n20 °C  8 min  5 min',
+  'Working time  10 °C  20 °C\n1 %  16 min  8 min\n2 %  8 min  5 min',
+])('times by dose, along the top or down the side, are one time: %j', (text) => {
+  const [time, ...more] = readPasted(text, 'paste');
+  expect(more).toEqual([]);
+  expect(time!.guess).toBe('use-by');
+  expect(parseTable(linesOf(time!), 'x', 'metric')).toMatchObject({
+    form: 'by-dose',
+    doses: [
+      {
+        dosePct: 1,
+        table: {
+          points: [
+            { tempC: 10, fromMin: 16 },
+            { tempC: 20, fromMin: 8 },
+          ],
+        },
+      },
+      {
+        dosePct: 2,
+        table: {
+          points: [
+            { tempC: 10, fromMin: 8 },
+            { tempC: 20, fromMin: 5 },
+          ],
+        },
+      },
+    ],
+  });
+});
+
+test('what else stands in the cells: units in a row of their own, hours and minutes, a gap, degrees in the words', () => {
+  expect(read('Temperature Pot life Walk on Full cure\n(°C) (min) (h) (d)\n10 40 24 10\n20 20 12 7')).toEqual([
+    ['Pot life', 'use-by', ['10 C: 40 min', '20 C: 20 min']],
+    ['Walk on', 'foot', ['10 C: 24 h', '20 C: 12 h']],
+    ['Full cure', 'full-cure', ['10 C: 10 d', '20 C: 7 d']],
+  ]);
+  expect(read('Temp. 50°F 68°F 86°F\nPot life 1 hr 30 min 15 min\nWalk on n/a 12 hrs 6 hrs')).toEqual([
+    ['Pot life', 'use-by', ['50 F: 1 hr', '68 F: 30 min', '86 F: 15 min']],
+    ['Walk on', 'foot', ['68 F: 12 hrs', '86 F: 6 hrs']],
+  ]);
+  expect(read('Temperature (°C) 5 10 20\nPot life (min) 90 60 30\nFull cure (days) 10 7 4')).toEqual([
+    ['Pot life', 'use-by', ['5 C: 90 min', '10 C: 60 min', '20 C: 30 min']],
+    ['Full cure', 'full-cure', ['5 C: 10 d', '10 C: 7 d', '20 C: 4 d']],
+  ]);
+});
+
+test('“min.” over a coat is the least of it, not minutes: its unit is in brackets, or asked', () => {
+  const [from, until] = readPasted('Temp °C\tRecoat min. (h)\tRecoat max. (d)\n10\t24\t3', 'paste');
+  expect([linesOf(from!), linesOf(until!)]).toEqual(['10 C: 24 h', '10 C: 3 d']);
+  expect(wantsUnit(readPasted('Temp °C\tRecoat min\n10\t24', 'paste')[0]!)).toBe(true);
+});
+
+test('the table is found among the other lines of a page', () => {
+  expect(
+    read(`TECHNICAL DATA (page 2)
+Density 1.6 kg/l
+Temp Pot life Foot traffic Full load
++8 °C 60 min 24 h 7 days
++20 °C 30 min 12 h 3 days
+Values depend on humidity. Wait 24 h before testing.`),
+  ).toEqual([
+    ['Pot life', 'use-by', ['8 C: 60 min', '20 C: 30 min']],
+    ['Foot traffic', 'foot', ['8 C: 24 h', '20 C: 12 h']],
+    ['Full load', 'load', ['8 C: 7 days', '20 C: 3 days']],
+  ]);
+});
+
+/** A table as papers print it, in one of the ways its cells are parted, and what was in it. */
+const printed = fc
+  .record({
+    kinds: fc.subarray(['Pot life', 'Foot traffic', 'Full cure', 'Sandable'], { minLength: 1 }),
+    temps: fc.uniqueArray(fc.integer({ min: -5, max: 40 }), { minLength: 2, maxLength: 5 }),
+    hours: fc.array(fc.integer({ min: 1, max: 48 }), { minLength: 20, maxLength: 20 }),
+    gap: fc.constantFrom('\t', '   ', ' | ', ' '),
+    along: fc.boolean(),
+  })
+  .map(({ kinds, temps, hours, gap, along }) => {
+    const time = (k: number, t: number) => `${hours[(k * temps.length + t) % hours.length]} h`;
+    const degrees = temps.map((t) => `${t} °C`);
+    const text = along
+      ? [['Temperature', ...degrees], ...kinds.map((name, k) => [name, ...temps.map((_, t) => time(k, t))])]
+      : [['Temperature', ...kinds], ...degrees.map((d, t) => [d, ...kinds.map((_, k) => time(k, t))])];
+    return {
+      text: text.map((row) => row.join(gap)).join('\n'),
+      holds: kinds.map((name, k) => [name, temps.map((t, i) => `${t} C: ${time(k, i)}`)]),
+    };
+  });
+
+test('however a table is parted and whichever way it runs, every cell comes back under its name', () => {
+  fc.assert(
+    fc.property(printed, ({ text, holds }) => {
+      expect(read(text).map(([heading, , lines]) => [heading, lines])).toEqual(holds);
+    }),
+  );
+});
+
 test('a column too many is there to be left out, and a line of words is no row', () => {
   const times = read(
     'Temp\tPot life\tRemarks\n10 °C\t40 min\tstir well\nall figures at 50 % humidity\n20 °C\t20 min\t',
@@ -71,9 +259,12 @@ test('a column too many is there to be left out, and a line of words is no row',
   expect(times[0]![2]).toEqual(['10 C: 40 min', '20 C: 20 min']);
 });
 
-test.each(['', 'no table here', '10 °C', 'Pot life 20 min'])('“%s” holds no table, and that is said', (text) => {
-  expect(() => readPasted(text, 'paste')).toThrow(/No temperatures with times/);
-});
+test.each(['', 'no table here', '10 °C', 'Density 1.6 kg/l at 20 °C'])(
+  '“%s” holds no table, and that is said',
+  (text) => {
+    expect(() => readPasted(text, 'paste')).toThrow(/No temperatures with times/);
+  },
+);
 
 test('what is taken from a table is read by the field it goes to', () => {
   for (const t of readPasted(
@@ -111,3 +302,19 @@ test('our own words for a time are known to be that time, but for those nobody e
   const ours = Object.entries(MILESTONES).filter(([id, m]) => milestoneMeant(m.label) !== id);
   expect(ours.map(([id]) => id)).toEqual(['bare', 'wash-from', 'wash-until', 'sandable-until']);
 });
+
+test.each([
+  ['recoat-from', '4 h to 24 h', '4 h', '24 h', 'recoat-until'],
+  ['recoat-from', '10 C: 8-24 h\n20 C: 4-12 h', '10 C: 8 h\n20 C: 4 h', '10 C: 24 h\n20 C: 12 h', 'recoat-until'],
+  ['sandable', 'between 2 and 6 h at 20 °C', '20 °C: 2 h', '20 °C: 6 h', 'sandable-until'],
+] as const)('%s typed as “%s” is a window', (kind, text, first, last, until) => {
+  expect(windowIn(kind, text)).toEqual({ first, last, until });
+  expect(parseTable(first, 'x', 'metric').form).toBe(parseTable(last, 'x', 'metric').form);
+});
+test.each([
+  ['recoat-from', '4 h to 5 h'],
+  ['recoat-from', '10 C: 8-24 h\n20 C: 6 h'],
+  ['use-by', '10 min to 40 min'],
+  ['recoat-from', 'soon to 4 h'],
+  ['recoat-from', ''],
+] as const)('%s typed as “%s” is none', (kind, text) => expect(windowIn(kind, text)).toBeNull());

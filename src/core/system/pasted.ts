@@ -1,198 +1,351 @@
 import { refuse, texts } from '../say';
-import type { MilestoneId } from './milestone';
+import { parseQuantity } from '../typed';
+import { type MilestoneId, milestoneKind } from './milestone';
+import { headingsIn, massIn, milestoneMeant, plainHeading, saysWindow, unitIn } from './pasted-words';
+import { type ClockUnit, partTimeLine, plainLine, TEMPERATURE, TIME, timeLinesIn } from './time-line';
 
 const REFUSED = texts('refused.system.pasted', {
   'no-temperatures-times':
     'No temperatures with times beside them were found: paste the table with its headings, like “Temp, Pot life, Handling” over “{row}”.',
 });
 
-/** Units of time a heading or a person may name. */
-export const CLOCK_UNITS = ['min', 'h', 'd'] as const;
-export type ClockUnit = (typeof CLOCK_UNITS)[number];
-
 /** One time of a pasted table: what it is called there, what that usually means, and its cells by temperature. */
 export interface PastedTime {
   readonly heading: string;
+  /** Which end of a window it is, where the table prints both in one cell. */
+  readonly end: 'first' | 'last' | null;
   /** The milestone that its words usually mean; null where they tell nothing. */
   readonly guess: MilestoneId | null;
-  readonly cells: readonly { readonly temp: string; readonly time: string }[];
+  /** A temperature of null: the sheet names none. */
+  readonly cells: readonly { readonly temp: string | null; readonly time: string }[];
   /** Unit of cells that are bare numbers, by the heading; null where neither heading nor cells name one. */
   readonly unit: ClockUnit | null;
+  /** The pot it is said of, `100 g`. */
+  readonly reference: string | null;
 }
 
-/**
- * What the trade calls the times of a sheet. The first row whose words are in a heading is what it usually means: of
- * words that occur in several, the longer phrase stands first.
- */
-const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
-  ['recoat-until', /(over|re) ?coat\w*.*(max|until|latest|within)|(max|latest)\w*.*(over|re) ?coat/],
-  ['recoat-from', /(over|re) ?coat|next coat|between coats/],
-  ['primer-wet', /primer.*(wet|tack|open)/],
-  ['stand', /stand(ing)? time|induction|ripen|maturation/],
-  ['mix', /mixing time/],
-  ['clean-by', /clean/],
-  ['idle', /idle|nozzle|in the mixer|mixer life/],
-  ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
-  ['use-by', /pot ?life|work(ing)? (time|life)|workab|usab|use[- ]?by|application time|processing/],
-  ['open', /open time|assembly|adjust|closing time/],
-  ['foot', /\bfoot|walk|pedestrian/],
-  ['light-load', /light/],
-  ['tack-free', /tack|set to touch|touch|dust[- ]?(free|dry)|skin/],
-  ['next-lift', /(next|between) (lift|layer)/],
-  ['gel', /\bgel|initial set|thumb/],
-  ['sandable', /sand|grind|machin|\bfile/],
-  ['release', /handl|fixture|fixing|clamp|demou?ld|strip/],
-  ['overlay', /lay over|tile over|grout(ing)? joint/],
-  ['dry', /rain|keep dry/],
-  ['wet', /water|immers|chemical/],
-  ['frost', /frost/],
-  ['load', /load|traffic|torque|vehicle|service|put to use/],
-  ['full-cure', /full|final|cure|harden|100 ?%/],
-];
+type Degree = 'C' | 'F' | null;
 
-const DEGREES = '(?:°|º|deg(?:rees)?\\.?)?\\s*[CF]\\b';
-const NUMBER = '[-+−]?\\d+(?:[.,]\\d+)?';
-const TO = '\\s*(?:to|–|—|-|…|\\.\\.\\.?)\\s*';
-const TEMP = new RegExp(`^(?:[≥>~]\\s*)?(${NUMBER})(?:\\s*${DEGREES})?(?:${TO}(${NUMBER}))?\\s*(${DEGREES})?$`, 'i');
-const CLOCK = '(?:min(?:ute)?s?|hours?|hrs?|h|days?|d)\\b\\.?';
-const TIME_IN_LINE = new RegExp(
-  `(?:\\d+\\s*h(?:ours?|rs?)?\\s*\\d+\\s*min\\w*|\\d+(?:[.,]\\d+)?(?:\\s*${CLOCK})?${TO}\\d+(?:[.,]\\d+)?\\s*${CLOCK}|\\d+(?:[.,]\\d+)?\\s*${CLOCK})`,
-  'gi',
-);
-const TEMP_IN_LINE = new RegExp(
-  `${NUMBER}(?:\\s*${DEGREES})?${TO}\\+?\\d+(?:[.,]\\d+)?\\s*${DEGREES}|${NUMBER}\\s*${DEGREES}`,
-  'gi',
-);
-const NOTHING = /^(?:[-–—/]|n\.?\s?[ad]\.?|none)?$/i;
+const NUMBER = '[-+]?\\d+(?:[.,]\\d+)?';
+const BARE = new RegExp(`^(?:[<>~≥≤]=?\\s*)?(${NUMBER})(?:\\s*(?:to|-|/)\\s*(${NUMBER}))?$`);
+const NOTHING = /^(?:[-–—/]|n\.?\s?\/?[ad]\.?|none|nil)?$/i;
+const ANY_TEMPERATURE = new RegExp(TEMPERATURE, 'gi');
+const ANY_TIME = new RegExp(TIME, 'gi');
+const WHOLE_TIME = new RegExp(`^(?:[<>≥≤]=?\\s*)?(?:${TIME})$`, 'i');
+/** A cell that names the unit of its column. */
+const UNIT_CELL = /^[([]?\s*(?:°\s*[CF]|min\w*|h(?:ours?|rs?)?|d(?:ays?)?)\.?\s*[)\]]?$/i;
+const PERCENT = /^(\d+(?:[.,]\d+)?)\s*%/;
 
-const unitIn = (words: string): ClockUnit | null => {
-  const named = /\b(minutes?|mins?|hours?|hrs?|h|days?|d)\b/i.exec(words.replace(/\b(at|for)\b.*$/i, ''))?.[1];
-  if (!named) return null;
-  return /^m/i.test(named) ? 'min' : /^h/i.test(named) ? 'h' : 'd';
-};
+/** What stands in a line without its gaps: its words, then what is a temperature, a time, a share or a gap. */
+function pieces(line: string): readonly string[] {
+  const plain = plainLine(line);
+  if (new RegExp(`^${NUMBER}(?:\\s+(?:${NUMBER}(?:-\\d+)?|-))+$`).test(plain)) return plain.split(/\s+/);
+  if (plain.split(' ').every((word) => UNIT_CELL.test(word))) return plain.split(' ');
+  const warm = [...plain.matchAll(ANY_TEMPERATURE)];
+  const inWarm = (at: number) => warm.some((m) => at >= m.index && at < m.index + m[0].length);
+  const found = [
+    ...warm,
+    ...[...plain.matchAll(ANY_TIME)].filter((m) => !inWarm(m.index)),
+    ...[...plain.matchAll(/\d+(?:[.,]\d+)?\s*%/g)].filter((m) => !inWarm(m.index)),
+    ...plain.matchAll(/(?<=\s)(?:-|n\.?\/?a\.?)(?=\s|$)/gi),
+  ].sort((a, b) => a.index - b.index);
+  if (!found.length) return [plain];
+  const words = plain.slice(0, found[0]!.index).trim();
+  return [...(words ? [words] : []), ...found.map((m) => m[0].trim())];
+}
 
-/** A heading without the unit in it. */
-const plainHeading = (words: string): string =>
-  words
-    .replace(/[([]\s*(?:in\s+)?(?:minutes?|mins?|hours?|hrs?|h|days?|d)\s*[)\]]/gi, '')
-    .replace(/\s+/g, ' ')
-    .replace(/[\s:,]+$/, '')
-    .trim();
-
-/** What the words of a heading usually mean in the trade; null where they tell nothing. */
-export const milestoneMeant = (words: string): MilestoneId | null =>
-  TRADE_WORDS.find(([, said]) => said.test(words.toLowerCase()))?.[0] ?? null;
-
-/**
- * A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or a time.
- */
+/** A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or a time. */
 function cellsOf(line: string): readonly string[] {
-  if (/\t/.test(line)) return line.split('\t').map((c) => c.trim());
-  const parted = line
-    .trim()
-    .split(/\s{2,}|\s*[|;]\s*/)
-    .map((c) => c.trim());
-  if (parted.length > 1) return parted;
-  const found = [...line.matchAll(TEMP_IN_LINE), ...line.matchAll(TIME_IN_LINE)]
-    .map((m) => ({ at: m.index, text: m[0].trim() }))
-    .sort((a, b) => a.at - b.at);
-  if (!found.length) return [line.trim()];
-  const label = line
-    .slice(0, found[0]!.at)
-    .replace(/[:\s]+$/, '')
-    .trim();
-  return [...(label ? [label] : []), ...found.map((f) => f.text)];
+  const parted = /\t/.test(line) ? line.split('\t') : line.trim().split(/\s{2,}|\s*[|;]\s*/);
+  return parted.length > 1 ? parted.map((c) => plainLine(c)) : pieces(line);
 }
 
-/** A temperature or a band of them, as {@link parseTable} reads it; null where the cell is none. */
-function tempOf(cell: string, degree: 'C' | 'F' | null): string | null {
-  const m = TEMP.exec(cell.trim());
-  const named = /([CF])\b(?!.*[CF]\b)/i.exec(cell)?.[1]?.toUpperCase() ?? degree;
-  if (!m || !named) return null;
-  const plain = (n: string) => n.replace('−', '-').replace('+', '');
-  return `${plain(m[1]!)}${m[2] === undefined ? '' : ` to ${plain(m[2])}`} ${named}`;
+const WHOLE_TEMPERATURE = new RegExp(`^(?:${TEMPERATURE})$`, 'i');
+
+/** A temperature or a band of them, as `parseTable` reads it; null where the cell is none. */
+function tempOf(cell: string, degree: Degree): string | null {
+  const told = WHOLE_TEMPERATURE.test(cell);
+  if (!told && (!degree || !BARE.test(cell))) return null;
+  const named = /([CF])\b(?!.*[CF]\b)/i.exec(cell)?.[1]?.toUpperCase() ?? degree ?? 'C';
+  const line = partTimeLine(`${told ? cell : `${cell} ${named}`}: 1 h`);
+  if (!line?.temps.length) return null;
+  const ends = line.temps.map((t) => t.replace(/[^\d.,-]/g, ''));
+  const open = line.open === 'above' ? 'above ' : line.open === 'below' ? 'below ' : '';
+  return `${open}${ends.join(' to ')} ${named}`;
 }
 
-const degreeIn = (words: string): 'C' | 'F' | null =>
-  /(?:°|º|deg\w*)\s*F\b|\bfahrenheit/i.test(words) ? 'F' : /°|º|\bdeg|temp|celsius/i.test(words) ? 'C' : null;
+const degreeIn = (words: string): Degree =>
+  /(?:°|deg\w*)\s*F\b|\bfahrenheit/i.test(words) ? 'F' : /°|\bdeg|temp|celsius/i.test(words) ? 'C' : null;
 
-function timesOf(
-  heading: string,
-  rows: readonly { readonly temp: string | null; readonly cell: string | undefined }[],
-): PastedTime {
-  const cells = rows.flatMap(({ temp, cell }) =>
-    temp === null || cell === undefined || NOTHING.test(cell.trim()) ? [] : [{ temp, time: cell.trim() }],
+/** A range as long as this is no doubt about one hour: it is a first and a last one. */
+const WINDOW = 2;
+
+interface Ends {
+  readonly temp: string | null;
+  readonly first: string;
+  readonly last: string;
+}
+
+/** The first and the last hour of each cell, where all of them are windows; null where they are not. */
+function endsOf(cells: readonly Cell[], told: boolean): readonly Ends[] | null {
+  const minutes = (text: string) => {
+    const read = parseQuantity('duration', text, 'metric');
+    return read.ok ? read.value : Number.NaN;
+  };
+  const ends = cells.flatMap(({ temp, time }) => {
+    const [first, last] = (time && partTimeLine(time)?.times) || [];
+    return first && last && (told || minutes(last) >= WINDOW * minutes(first)) ? [{ temp, first, last }] : [];
+  });
+  return ends.length === cells.length ? ends : null;
+}
+
+/** A time whose cells are windows, as its two ends; any other as it is. */
+function inEnds(time: PastedTime): readonly PastedTime[] {
+  const until = time.guess && milestoneKind(time.guess).until;
+  const ends = until && endsOf(time.cells, saysWindow(time.heading));
+  if (!ends) return [time];
+  return [
+    { ...time, end: 'first', cells: ends.map((e) => ({ temp: e.temp, time: e.first })) },
+    { ...time, end: 'last', guess: until, cells: ends.map((e) => ({ temp: e.temp, time: e.last })) },
+  ];
+}
+
+/** A window typed where its first hour is asked for: the lines of either end, and the time the last hour belongs to. */
+export interface TypedWindow {
+  readonly first: string;
+  readonly last: string;
+  readonly until: MilestoneId;
+}
+
+/**
+ * Whether what was typed as one time is a window with two ends: `4 h to 24 h` as what a coat waits for.
+ * @returns null where it is one hour with its doubt, or no time that ends
+ * @example windowIn('recoat-from', '10 C: 8 h to 24 h')?.last // '10 C: 24 h'
+ */
+export function windowIn(kind: MilestoneId, text: string): TypedWindow | null {
+  const { until } = milestoneKind(kind);
+  const lines = until ? timeLinesIn(text).map((line) => partTimeLine(line)) : [];
+  const cells = lines.map((line) => ({ temp: line?.temps.join(' to ') || null, time: line?.times.join(' to ') }));
+  const ends = cells.length ? endsOf(cells, false) : null;
+  if (!until || !ends) return null;
+  const told = (of: 'first' | 'last') => ends.map((e) => (e.temp ? `${e.temp}: ${e[of]}` : e[of])).join('\n');
+  return { first: told('first'), last: told('last'), until };
+}
+
+interface Cell {
+  readonly temp: string | null;
+  readonly time: string | undefined;
+}
+
+function timesOf(heading: string, rows: readonly Cell[], unitBelow: ClockUnit | null = null): readonly PastedTime[] {
+  const cells = rows.flatMap(({ temp, time }) =>
+    time === undefined || NOTHING.test(time.trim()) ? [] : [{ temp, time: time.trim() }],
   );
+  if (!cells.length) return [];
   const bare = cells.some((c) => !/[a-z]/i.test(c.time));
-  return {
+  return inEnds({
     heading: plainHeading(heading),
+    end: null,
     guess: milestoneMeant(heading),
     cells,
-    unit: bare ? unitIn(heading) : null,
-  };
+    unit: bare ? (unitBelow ?? unitIn(heading)) : null,
+    reference: massIn(heading),
+  });
 }
 
+/** Times by dose, as one time whose lines name it. */
+const byDose = (heading: string, columns: readonly { readonly dose: string; readonly rows: readonly Cell[] }[]) =>
+  timesOf(
+    heading,
+    columns.flatMap(({ dose, rows }) => rows.map((r) => ({ ...r, temp: r.temp && `${dose}, ${r.temp}` }))),
+  );
+
+/** Temperatures along the top, a time in every row below. */
+function across(rows: readonly (readonly string[])[], lines: readonly string[]): readonly PastedTime[] | null {
+  const topOf = (r: readonly string[]): { temps: readonly string[]; words: string } | null => {
+    const temps = r.flatMap((c) => tempOf(c, null) ?? []);
+    const others = r.filter((c) => tempOf(c, null) === null);
+    if (temps.length > 1 && others.length < 2) return { temps, words: others.join(' ') };
+    // Temperature (°C) 5 10 20: the degree is in the words.
+    const [, words = '', numbers = ''] =
+      /^(\D*?)((?:\s*[-+]?\d+(?:[.,]\d+)?)(?:\s+[-+]?\d+(?:[.,]\d+)?)+)$/.exec(r.join(' ')) ?? [];
+    const degree = degreeIn(words);
+    return degree && numbers
+      ? {
+          temps: numbers
+            .trim()
+            .split(/\s+/)
+            .map((n) => `${n.replace('+', '')} ${degree}`),
+          words,
+        }
+      : null;
+  };
+  const at = rows.findIndex((r) => topOf(r) !== null);
+  if (at < 0) return null;
+  const { temps, words } = topOf(rows[at]!)!;
+  const under = rows.slice(at + 1).map((r, i) => inColumns(r, lines[at + 1 + i]!, temps.length));
+  const doses = under.flatMap((r) => {
+    const dose = r && PERCENT.exec(r.words)?.[0];
+    return dose ? [{ dose, rows: r.cells.map((time, i) => ({ temp: temps[i]!, time })) }] : [];
+  });
+  if (doses.length > 1) return byDose(lines[at - 1] ?? words, doses);
+  return under.flatMap((r) =>
+    r
+      ? timesOf(
+          r.words,
+          r.cells.map((time, i) => ({ temp: temps[i]!, time })),
+        )
+      : [],
+  );
+}
+
+/** The words and the last cells of a row, as many as there are columns; null where it has not that many. */
+function inColumns(
+  row: readonly string[],
+  line: string,
+  count: number,
+): { readonly words: string; readonly cells: readonly string[] } | null {
+  const cut = (cells: readonly string[]) => ({
+    words: cells.slice(0, cells.length - count).join(' '),
+    cells: cells.slice(-count),
+  });
+  if (row.length > count) return cut(row);
+  // `1 h 30 min 15 min` are three cells where there are three columns.
+  const finer = row.flatMap((c) => c.match(/\d+\s*h\w*(?=\s+\d+\s*min)|(?<=h\w*\s+)\d+\s*min\w*/gi) ?? [c]);
+  if (finer.length > count) return cut(finer);
+  if (row.length === count) return { words: '', cells: row };
+  const bare = new RegExp(`^(.*?)((?:\\s+(?:${NUMBER}(?:\\s?-\\s?\\d+)?|-)){${count}})$`).exec(plainLine(line));
+  return bare
+    ? {
+        words: bare[1]!,
+        cells: bare[2]!
+          .replace(/(\d)\s?-\s?(?=\d)/g, '$1-')
+          .trim()
+          .split(/\s+/),
+      }
+    : null;
+}
+
+/** Temperatures down the side, a heading over each time. */
+function downwards(rows: readonly (readonly string[])[], lines: readonly string[]): readonly PastedTime[] {
+  const degree = rows.map((r) => degreeIn(r.join(' '))).find((d) => d !== null) ?? null;
+  const isTime = (c: string) => WHOLE_TIME.test(c) || BARE.test(c) || NOTHING.test(c);
+  const isData = (r: readonly string[]) => r.length > 1 && tempOf(r[0]!, degree) !== null && r.slice(1).some(isTime);
+  const first = rows.findIndex(isData);
+  if (first < 0) return [];
+  const width = Math.max(...rows.filter(isData).map((r) => r.length));
+  const data = rows.slice(first).map((r) => ({ temp: isData(r) ? tempOf(r[0]!, degree) : null, cells: r }));
+  const columns = Array.from({ length: width - 1 }, (_, i) =>
+    data.flatMap(({ temp, cells }) => (temp === null ? [] : [{ temp, time: cells[i + 1] }])),
+  );
+  const above = rows.slice(0, first).map((cells, i) => ({ cells, line: lines[i]! }));
+  const units = above.at(-1)?.cells.every((c) => UNIT_CELL.test(c)) ? above.pop()!.cells : [];
+  const shares = above.map(({ cells }) => cells.filter((c) => PERCENT.test(c)));
+  const at = shares.findLastIndex((s) => s.length === width - 1 && s.length > 1);
+  if (at >= 0)
+    return byDose(
+      `${above[at - 1]?.line ?? ''} ${above[at]!.cells.filter((c) => !PERCENT.test(c)).join(' ')}`,
+      columns.map((column, i) => ({ dose: PERCENT.exec(shares[at]![i]!)![0], rows: column })),
+    );
+  const heads = headsOf(above, width);
+  return columns.flatMap((column, i) =>
+    timesOf(heads[i] ?? '', column, unitIn(`(${(units.at(i + 1 - width) ?? '').replace(/[()[\]]/g, '')})`)),
+  );
+}
+
+/** The heading of each column but the first, from the nearest line above that has that many. */
+function headsOf(
+  above: readonly { readonly cells: readonly string[]; readonly line: string }[],
+  width: number,
+): readonly string[] {
+  for (const { cells, line } of [...above].reverse()) {
+    if (cells.length >= width - 1 && cells.length > 1) return cells.slice(cells.length < width ? 0 : 1);
+    const slashed = line.split(/\s*[,•]\s*|\s+\/\s+/).filter(Boolean);
+    if (slashed.length >= width - 1 && slashed.length > 1) return slashed.slice(slashed.length < width ? 0 : 1);
+    const cut = headingsIn(line, width - 1);
+    if (cut) return cut;
+    if (width === 2 && milestoneMeant(line)) return [line];
+  }
+  return [];
+}
+
+/** Words before the first and before the last hour of a window that one line tells. */
+const FIRST_AND_LAST = /\b(?:min|earliest|frühest|from|ab)\w*\b.*\b(?:max|latest|spätest|until|bis)\w*\b/i;
+const STROKED = new RegExp(`(${NUMBER})((?:\\s*/\\s*${NUMBER})+)\\s*°\\s*([CF])`, 'gi');
+/** `10 / 20 / 30 °C` with the degree at each. */
+const withDegrees = (line: string): string =>
+  line.replace(STROKED, (all, _first, _rest, unit: string) =>
+    all
+      .replace(/\s*°.*$/, '')
+      .split('/')
+      .map((n) => `${n.trim()} °${unit}`)
+      .join(' / '),
+  );
+
+/** One time a line, its temperature beside it or said once for all: `Pot life at 20 °C: 30 min`. */
+function listed(lines: readonly string[]): readonly PastedTime[] {
+  const told = lines.flatMap((line) => line.split(/;\s+/)).map((line) => withDegrees(plainLine(line)));
+  const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
+  const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
+  const found: { heading: string; reference: string | null; cells: Cell[] }[] = [];
+  for (const line of told) {
+    const temps = [...line.matchAll(ANY_TEMPERATURE)];
+    const rest = line.replace(ANY_TEMPERATURE, (m) => ' '.repeat(m.length));
+    const stroked = /\d+(?:\s*\/\s*\d+){2,}(?=\s*[a-z])/i.exec(rest);
+    const unit = stroked && /^\s*[a-z]+/i.exec(rest.slice(stroked.index + stroked[0].length))?.[0]?.trim();
+    const times = stroked
+      ? stroked[0].split('/').map((n) => `${n.trim()} ${unit}`)
+      : [...rest.matchAll(ANY_TIME)].map((m) => m[0].trim());
+    const begins = Math.min(stroked?.index ?? Number.POSITIVE_INFINITY, rest.search(new RegExp(TIME, 'i')));
+    if (times.length === 2 && temps.length < 2 && FIRST_AND_LAST.test(line)) times.splice(0, 2, times.join(' to '));
+    if (!times.length || (temps.length > 1 && temps.length !== times.length) || (temps.length < 2 && times.length > 1))
+      continue;
+    const words = line.slice(0, Math.min(begins, temps[0]?.index ?? begins)).trim();
+    const heading = plainHeading(
+      words.replace(/(?:[\s(/,]|\b(?:at|bei|for|after|nach|min|earliest|frühestens)\b\.?)+$/gi, ''),
+    );
+    const cells = times.map((time, i) => ({ temp: temps[i] ? tempOf(temps[i]![0].trim(), null) : common, time }));
+    const known = found.find((f) => f.heading === heading && f.cells.every((c) => c.temp !== null));
+    if (known && cells.every((c) => c.temp !== null)) known.cells.push(...cells);
+    else if (heading) found.push({ heading, reference: massIn(line), cells: [...cells] });
+  }
+  return found.flatMap((f) =>
+    timesOf(f.heading, f.cells).map((t) => ({ ...t, reference: t.reference ?? f.reference })),
+  );
+}
+
+/** No row of a table is longer; what is, is prose with nothing for us in it. */
+const LONGEST_LINE = 500;
+
 /**
- * Reads a whole table of times as it comes out of a sheet: temperatures down the side or along the top, cells parted by
- * tabs, dividers or gaps, or not at all.
+ * Reads a whole table of times as it comes out of a sheet: temperatures down the side or along the top, or a line for
+ * each time; cells parted by tabs, dividers or gaps, or not at all; times by dose; a window in one cell as its two ends.
  * @returns one entry a time, in the order of the table, those without any cell left out
  * @throws Refusal when no temperatures, or no times beside them, are found
  * @example readPasted('Temp  Pot life  Handling\n10 °C  40 min  12 h\n20 °C  20 min  6 h')
  */
 export function readPasted(text: string, field: string): readonly PastedTime[] {
-  const lines = text.split(/\r?\n/).filter((l) => l.trim());
+  const lines = text.split(/\r?\n/).filter((l) => l.trim() && l.length <= LONGEST_LINE);
   const rows = lines.map(cellsOf);
-  const across = rows.findIndex((r) => r.filter((c) => tempOf(c, null) !== null).length > 1);
-  const times =
-    across >= 0
-      ? rows.slice(across + 1).flatMap((r) => {
-          const temps = rows[across]!.filter((c) => tempOf(c, null) !== null).map((c) => tempOf(c, null));
-          // A row that begins with its words has its times behind them.
-          const own = r.length > temps.length ? r.slice(r.length - temps.length) : r;
-          const words = r.slice(0, r.length - own.length).join(' ');
-          return [
-            timesOf(
-              words,
-              own.map((cell, i) => ({ temp: temps[i] ?? null, cell })),
-            ),
-          ];
-        })
-      : downwards(rows);
-  const found = times.filter((t) => t.cells.length > 0);
-  if (!found.length)
-    return refuse(
+  const found = [across(rows, lines) ?? [], downwards(rows, lines), listed(lines)].find((times) => times.length > 0);
+  return (
+    found ??
+    refuse(
       field,
       text.slice(0, 80),
       'temperatures with times beside them',
       REFUSED['no-temperatures-times']({ row: '10 °C, 40 min, 12 h' }),
-    );
-  return found;
-}
-
-function downwards(rows: readonly (readonly string[])[]): readonly PastedTime[] {
-  const degree = rows.map((r) => degreeIn(r.join(' '))).find((d) => d !== null) ?? null;
-  const isData = (r: readonly string[]) => r.length > 1 && tempOf(r[0]!, degree) !== null;
-  const first = rows.findIndex(isData);
-  if (first < 0) return [];
-  const width = Math.max(...rows.filter(isData).map((r) => r.length));
-  // The nearest line above that has as many words as there are columns, with or without one over the temperatures.
-  const head = rows
-    .slice(0, first)
-    .reverse()
-    .find((r) => r.length >= width - 1 && r.length > 0);
-  const shift = head && head.length < width ? 1 : 0;
-  return Array.from({ length: width - 1 }, (_, i) =>
-    timesOf(
-      head?.[i + 1 - shift] ?? '',
-      rows.slice(first).map((r) => ({ temp: isData(r) ? tempOf(r[0]!, degree) : null, cell: r[i + 1] })),
-    ),
+    )
   );
 }
 
 /** The lines that `parseTable` reads, with the unit of bare numbers. */
 export const linesOf = (time: PastedTime, unit: ClockUnit | null = time.unit): string =>
   time.cells
-    .map(({ temp, time: cell }) => `${temp}: ${/[a-z]/i.test(cell) || unit === null ? cell : `${cell} ${unit}`}`)
+    .map(({ temp, time: cell }) => {
+      const told = /[a-z]/i.test(cell) || unit === null ? cell : `${cell} ${unit}`;
+      return temp === null ? told : `${temp}: ${told}`;
+    })
     .join('\n');
 
 /** Whether its bare numbers have no unit yet. */

@@ -26,7 +26,7 @@ test('the three forms as a sheet prints them', () => {
 
 test.each([
   ['', /at least one line/],
-  ['10 C 4 h\n20 C: 2 h', /Line 1/],
+  ['10 4 h\n20 C: 2 h', /Line 1/],
   ['10 C: 5 h to 4 h\n20 C: 1 h', /swapped/],
   ['10 C: 4 h\n15 to 20 C: 2 h', /one form/],
   ['10 C: soon\n20 C: later', /not understood|time/],

@@ -1,40 +1,45 @@
 import Papa from 'papaparse';
 import { refuse, texts } from '../say';
-import { fieldText, inWordsRead, parseQuantity, readNumber } from '../typed';
+import { fieldText, parseQuantity, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
-import type { PlainTable, TimeTable } from './milestone';
+import { OPEN_UP_C, type PlainTable, type TimeTable } from './milestone';
+import { partTimeLine, timeLinesIn } from './time-line';
 
 const REFUSED = texts('refused.system.table-text', {
   'must-time-like': '“{text}” must be a time like 90 min or a range like 4 h to 5 h.',
   'time-must-more': 'A time must be more than 0.',
   'range-ends-swapped': 'The range “{text}” has its ends swapped.',
   'must-number-per': '“{text}” must be a number of per cent.',
+  'no-figure': '“{text}” is no figure. Type the hours that are meant at least, like 16 h.',
+  'stroke-or-range': '{from}/{to} d may be a part of a day or {from} to {to} days: type {from} to {to} d, or hours.',
+  'no-lower-end': 'Up to {to} has no colder end: type the coldest it is said of, like 0 to {to}.',
+  'humidities-temperatures-bands': 'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.',
   'line-must-like': 'Line {n}, “{row}”, must be like 10 C: 4 h to 5 h.',
   'some-lines-bands': 'Some lines are bands (5 to 10 C) and some single temperatures: use one form.',
   'type-least-line': 'Type at least one line, like 10 C: 4 h to 5 h.',
   'some-lines-name': 'Some lines name a dose and some do not: name it in every line.',
   'some-lines-name-2': 'Some lines name a humidity and some do not: name it in every line.',
-  'humidities-temperatures-bands': 'With humidities the temperatures are bands, like 10 to 15 C, up to 70 %: 8 h.',
   'times-keyed-dose': 'Times keyed by dose need at least two doses; for one dose leave it out of the lines.',
   'paste-columns-temperature':
     'Paste the columns temperature, time (and longest time), or with a header that names them.',
   'header-names-no': 'The header “{head}” names no temperature or no time.',
 });
 
-/** Minutes of a typed time or range: `90 min`, `4 h to 5 h`, `45-60 min`. @throws Refusal */
-function minutesOf(text: string, field: string): { fromMin: number; toMin: number } {
-  const parts = text
-    .split(/\s*(?:\bto\b|–|—|(?<=[\d\w])\s*-\s*(?=\d))\s*/i)
-    .map((p) => p.trim())
-    .filter(Boolean);
-  if (parts.length < 1 || parts.length > 2)
-    return refuse(field, text, 'a time or a range', REFUSED['must-time-like']({ text }));
-  // In `45 to 60 min` the unit is said once, for both.
-  const unit = /[a-z]+\s*$/i.exec(parts.at(-1)!)?.[0] ?? '';
-  const read = parts.map((p) => {
-    const parsed = parseQuantity('duration', /[a-z]/i.test(p) || !unit ? p : `${p} ${unit}`, 'metric');
-    if (!parsed.ok) return refuse(field, p, 'a time', parsed.sentence);
-    if (!(parsed.value > 0)) return refuse(field, p, 'more than 0', REFUSED['time-must-more']());
+/** Words that people say for a wait without a figure. */
+const NO_FIGURE = /^(?:over ?night|next (?:day|morning)|(?:a )?few (?:hours|days)|über nacht|(?:am )?nächsten tag)$/i;
+
+/** Minutes of a time or of the two ends of a range. @throws Refusal */
+function minutesOf(times: readonly string[], text: string, field: string): { fromMin: number; toMin: number } {
+  if (times.length > 2) return refuse(field, text, 'a time or a range', REFUSED['must-time-like']({ text }));
+  const read = times.map((time) => {
+    if (NO_FIGURE.test(time)) return refuse(field, time, 'hours', REFUSED['no-figure']({ text: time }));
+    // Two thirds of a day, or two to three of them?
+    const stroke = /^(\d+)\/(\d+)\s*d(?:ays?)?$/i.exec(time);
+    if (stroke && Number(stroke[1]) < Number(stroke[2]))
+      return refuse(field, time, 'a range', REFUSED['stroke-or-range']({ from: stroke[1]!, to: stroke[2]! }));
+    const parsed = parseQuantity('duration', time, 'metric');
+    if (!parsed.ok) return refuse(field, time, 'a time', parsed.sentence);
+    if (!(parsed.value > 0)) return refuse(field, time, 'more than 0', REFUSED['time-must-more']());
     return parsed.value;
   });
   const [fromMin, toMin = fromMin] = read as [number, number?];
@@ -51,39 +56,43 @@ function degrees(text: string, field: string, system: UnitSystem): number {
 interface Row {
   readonly dosePct: number | null;
   readonly temps: readonly number[];
+  /** Said of all that is warmer, too. */
+  readonly openUp: boolean;
   readonly humidityToPct: number | null;
   readonly fromMin: number;
   readonly toMin: number;
 }
-
-const DOSE = /^\s*([\d.,]+)\s*%\s*[,:]?\s*(?:at\s+)?(?=\S)/;
-const HUMIDITY = /[,;]?\s*(?:up\s*to|to|≤|<=)?\s*([\d.,]+)\s*%\s*(?:r\.?h\.?)?\s*$/i;
 
 const share = (text: string, field: string): number => {
   const read = readNumber(text);
   return 'value' in read ? read.value : refuse(field, text, 'per cent', REFUSED['must-number-per']({ text }));
 };
 
+const shortened = (row: string): string => (row.length > 60 ? `${row.slice(0, 60)}…` : row);
+
 function readRow(row: string, i: number, field: string, system: UnitSystem): Row {
-  const dose = DOSE.exec(row);
-  const rest = dose ? row.slice(dose[0].length) : row;
-  const match = /^([^:]+):\s*(.+)$/.exec(rest);
-  if (!match) return refuse(field, row, 'temperature: time', REFUSED['line-must-like']({ n: i + 1, row }));
-  const damp = HUMIDITY.exec(match[1]!);
-  const warm = damp ? match[1]!.slice(0, damp.index) : match[1]!;
-  const ends = warm.split(/\s*\bto\b\s*/i);
-  const unit = /°?\s*[cf]\s*$/i.exec(ends.at(-1)!)?.[0] ?? '';
-  const temps = ends.map((e) => degrees(/[cf]\s*$/i.test(e) || !unit ? e : `${e} ${unit}`, field, system));
+  const line = partTimeLine(row);
+  if (!line?.temps.length) return refuse(field, row, 'temperature: time', REFUSED['line-must-like']({ n: i + 1, row: shortened(row) }));
+  const temps = line.temps.map((t) => degrees(t, field, system));
+  // Warmer than it, a wait is no longer; colder than it nobody knows how long it is.
+  if (line.open === 'below')
+    refuse(field, row, 'a band with two ends', REFUSED['no-lower-end']({ to: line.temps[0]! }));
   return {
-    dosePct: dose ? share(dose[1]!, field) : null,
+    dosePct: line.dose === null ? null : share(line.dose, field),
     temps,
-    humidityToPct: damp ? share(damp[1]!, field) : null,
-    ...minutesOf(match[2]!, field),
+    openUp: line.open === 'above',
+    humidityToPct: line.humidity === null ? null : share(line.humidity, field),
+    ...minutesOf(line.times, line.times.join(' to '), field),
   };
 }
 
+const withItsEnd = (r: Row): Row => (r.openUp ? { ...r, temps: [r.temps[0]!, OPEN_UP_C] } : r);
+
 /** Rows without dose and humidity as one of the plain forms. */
-function plainOf(rows: readonly Row[], field: string): PlainTable {
+function plainOf(read: readonly Row[], field: string): PlainTable {
+  // “30 C and above” under other single temperatures is the last point of their curve.
+  const points = read.every((r) => r.temps.length === 1) && read.some((r) => !r.openUp);
+  const rows = points ? read : read.map(withItsEnd);
   const banded = rows.filter((r) => r.temps.length === 2).length;
   if (banded && banded < rows.length) return refuse(field, rows.length, 'one form', REFUSED['some-lines-bands']());
   if (banded)
@@ -98,25 +107,21 @@ function plainOf(rows: readonly Row[], field: string): PlainTable {
 
 /**
  * Reads a table of times as a sheet prints it, one row a line:
- * `10 C: 4 h to 5 h` (a point of a curve), `5 to 10 C: 90 min` (a band), or one line `45 to 60 min at 23 C` / `24 h` (a
- * single figure).
+ * `10 C: 4 h to 5 h` (a point of a curve), `5 to 10 C: 90 min` (a band), `above 30 C: 25 min` (a band without an upper
+ * end), or one line `45 to 60 min at 23 C` / `24 h` (a single figure).
  * A dose goes before: `2 %, 20 C: 15 min`. A humidity goes behind the temperatures: `10 to 15 C, up to 70 %: 8 h`.
  * @throws Refusal naming the line
  */
 export function parseTable(text: string, field: string, system: UnitSystem): TimeTable {
-  const rows = inWordsRead(text)
-    .split(/\n|;/)
-    .map((r) => r.trim())
-    .filter(Boolean);
+  const rows = timeLinesIn(text);
   if (!rows.length) return refuse(field, text, 'at least one line', REFUSED['type-least-line']());
-  if (rows.length === 1 && !rows[0]!.includes(':')) {
-    const [time = '', at] = rows[0]!.split(/\bat\b/i);
+  const alone = rows.length === 1 ? partTimeLine(rows[0]!) : null;
+  if (alone && alone.dose === null && alone.open === null && alone.humidity === null && alone.temps.length < 2)
     return {
       form: 'single',
-      tempC: at === undefined ? null : degrees(at, field, system),
-      ...minutesOf(time.trim(), field),
+      tempC: alone.temps.length ? degrees(alone.temps[0]!, field, system) : null,
+      ...minutesOf(alone.times, alone.times.join(' to '), field),
     };
-  }
   const read = rows.map((row, i) => readRow(row, i, field, system));
   const dosed = read.filter((r) => r.dosePct !== null).length;
   const damp = read.filter((r) => r.humidityToPct !== null).length;
@@ -128,11 +133,11 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
       dosed ? REFUSED['some-lines-name']() : REFUSED['some-lines-name-2'](),
     );
   if (damp) {
-    if (read.some((r) => r.temps.length !== 2))
+    if (read.some((r) => withItsEnd(r).temps.length !== 2))
       return refuse(field, text, 'bands', REFUSED['humidities-temperatures-bands']());
     return {
       form: 'tiers',
-      tiers: read.map((r) => ({
+      tiers: read.map(withItsEnd).map((r) => ({
         fromC: r.temps[0]!,
         toC: r.temps[1]!,
         humidityToPct: r.humidityToPct!,
@@ -158,6 +163,9 @@ export function parseTable(text: string, field: string, system: UnitSystem): Tim
   return plainOf(read, field);
 }
 
+const bandText = (b: { readonly fromC: number; readonly toC: number }): string =>
+  b.toC === OPEN_UP_C ? `above ${b.fromC} C` : `${b.fromC} to ${b.toC} C`;
+
 /** A table as the text that {@link parseTable} reads back to the same table. */
 export function tableText(table: TimeTable): string {
   const time = (r: { fromMin: number; toMin: number }) => {
@@ -168,7 +176,7 @@ export function tableText(table: TimeTable): string {
     case 'single':
       return table.tempC === null ? time(table) : `${time(table)} at ${table.tempC} C`;
     case 'bands':
-      return table.bands.map((b) => `${b.fromC} to ${b.toC} C: ${time(b)}`).join('\n');
+      return table.bands.map((b) => `${bandText(b)}: ${time(b)}`).join('\n');
     case 'curve':
       return table.points.map((p) => `${p.tempC} C: ${time(p)}`).join('\n');
     case 'tiers':

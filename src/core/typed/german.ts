@@ -8,6 +8,7 @@ const WORDS: readonly (readonly [german: RegExp, english: string])[] = [
   [/(?<=\d\s*)(stunden?|std)\b\.?/gi, 'h'],
   [/(?<=\d\s*)minuten?\b/gi, 'min'],
   [/(?<=\d\s*)(tage?n?)\b/gi, 'd'],
+  [/(?<=\d\s*)(wochen?)\b/gi, 'weeks'],
   [/(?<=\d\s*)zoll\b/gi, 'in'],
   [/\bje satz\b/gi, 'a set'],
 ];

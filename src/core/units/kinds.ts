@@ -97,6 +97,7 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('min', 'min|mins|minute|minutes|m', 1, 'both'),
     u('h', 'h|hr|hrs|hour|hours', 60, 'both'),
     u('d', 'd|day|days', 1440, 'both'),
+    u('week', 'week|weeks|wk|wks', 10_080, 'both'),
     u('s', 's|sec|secs|second|seconds', 1 / 60, 'both'),
   ],
   angle: [u('°', '°|deg|degree|degrees', 1, 'both')],

@@ -15,6 +15,20 @@ import { phrase } from '@/words';
 import { PastedText } from '../shared/PastedText';
 import { useExamples } from './sheet-fields';
 
+/** A time as its field takes it. */
+export interface TakenTime {
+  readonly kind: MilestoneId;
+  readonly text: string;
+  /** The pot it is said of; empty where the table names none. */
+  readonly reference: string;
+}
+
+/** A time of the table as one calls it: one end of a window by which end it is. */
+function nameOf(time: PastedTime, i: number): string {
+  const name = time.heading || phrase`time ${i + 1}`;
+  return time.end === 'first' ? phrase`${name}, first hour` : time.end === 'last' ? phrase`${name}, last hour` : name;
+}
+
 /** What is said of a time of the table, where it differs from what its words usually mean. */
 interface Said {
   readonly kind?: MilestoneId | '';
@@ -26,7 +40,7 @@ export function PasteTable({
   onTake,
   onClose,
 }: {
-  onTake: (found: readonly { readonly kind: MilestoneId; readonly text: string }[]) => void;
+  onTake: (found: readonly TakenTime[]) => void;
   onClose: () => void;
 }) {
   const { example } = useExamples();
@@ -48,7 +62,7 @@ export function PasteTable({
     : twice
       ? phrase`Two of them are said to be “${MILESTONES[twice.kind].label}”.`
       : unitless
-        ? phrase`In what is “${unitless.time.heading || phrase`time ${unitless.i + 1}`}”: minutes, hours or days?`
+        ? phrase`In what is “${nameOf(unitless.time, unitless.i)}”: minutes, hours or days?`
         : null;
   return (
     <section aria-label="A whole table" className="paper p-3 mb-3">
@@ -68,7 +82,7 @@ export function PasteTable({
       {times.length > 0 && (
         <ol className="mt-2 grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
           {times.map((time, i) => {
-            const name = time.heading || phrase`time ${i + 1}`;
+            const name = nameOf(time, i);
             return (
               <li key={`${i}${name}`}>
                 <label className="block">
@@ -104,6 +118,7 @@ export function PasteTable({
                   </label>
                 )}
                 <p className="fig text-sm whitespace-pre-line mt-1">{linesOf(time, unitOf(i))}</p>
+                {time.reference && <p className="soft text-sm">{phrase`for a pot of ${time.reference}`}</p>}
               </li>
             );
           })}
@@ -114,7 +129,15 @@ export function PasteTable({
           type="button"
           className="btn btn-neutral"
           disabled={!times.length || keeps !== null}
-          onClick={() => onTake(wanted.map(({ i, kind, time }) => ({ kind, text: linesOf(time, unitOf(i)) })))}
+          onClick={() =>
+            onTake(
+              wanted.map(({ i, kind, time }) => ({
+                kind,
+                text: linesOf(time, unitOf(i)),
+                reference: time.reference ?? '',
+              })),
+            )
+          }
         >
           Take these times
         </button>

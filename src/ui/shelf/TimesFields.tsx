@@ -9,17 +9,19 @@ import {
   MILESTONES,
   type Milestone,
   type MilestoneId,
+  massIn,
   parseTable,
   RUNS_ON,
   type RunsOn,
   STARTS,
   type StartId,
+  windowIn,
 } from '@/core/system';
 import type { UnitSystem } from '@/core/units';
 import { figure, phrase } from '@/words';
 import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
-import { PasteTable } from './PasteTable';
+import { PasteTable, type TakenTime } from './PasteTable';
 import { useExamples } from './sheet-fields';
 import { TimeChart } from './TimeChart';
 
@@ -46,16 +48,18 @@ export function TimesFields({
   const set = (key: string, over: Partial<TimeDraft>) =>
     onChange(times.map((t) => (t.key === key ? { ...t, ...over } : t)));
   const others = IDS.filter((id) => !times.some((t) => t.kind === id));
-  const taken = (found: readonly { readonly kind: MilestoneId; readonly text: string }[]) => {
+  const take = (found: readonly TakenTime[]) => {
+    const filled = (t: TimeDraft, { text, reference }: TakenTime): TimeDraft => ({
+      ...t,
+      text,
+      reference: t.runsOn === 'pot' && reference ? reference : t.reference,
+    });
     const known = times.map((t) => {
       const mine = found.find((f) => f.kind === t.kind);
-      return mine ? { ...t, text: mine.text } : t;
+      return mine ? filled(t, mine) : t;
     });
-    const further = found
-      .filter((f) => !times.some((t) => t.kind === f.kind))
-      .map((f) => ({ ...blankTime(f.kind), text: f.text }));
+    const further = found.filter((f) => !times.some((t) => t.kind === f.kind)).map((f) => filled(blankTime(f.kind), f));
     onChange([...known, ...further]);
-    setPasting(false);
   };
   return (
     <>
@@ -68,7 +72,15 @@ export function TimesFields({
           <ClipboardPaste size={15} aria-hidden="true" /> Paste a whole table
         </button>
       </p>
-      {pasting && <PasteTable onTake={taken} onClose={() => setPasting(false)} />}
+      {pasting && (
+        <PasteTable
+          onTake={(found) => {
+            take(found);
+            setPasting(false);
+          }}
+          onClose={() => setPasting(false)}
+        />
+      )}
       {times.map((t) => (
         <TimeRow
           key={t.key}
@@ -77,6 +89,7 @@ export function TimesFields({
           system={system}
           faults={faults}
           onChange={(over) => set(t.key, over)}
+          onTake={take}
           onLeave={onLeave}
           onRemove={() => onChange(times.filter((x) => x.key !== t.key))}
         />
@@ -106,6 +119,7 @@ function TimeRow({
   system,
   faults,
   onChange,
+  onTake,
   onLeave,
   onRemove,
 }: {
@@ -114,6 +128,7 @@ function TimeRow({
   system: UnitSystem;
   faults: DraftFaults;
   onChange: (over: Partial<TimeDraft>) => void;
+  onTake: (times: readonly TakenTime[]) => void;
   onLeave: (field: string) => void;
   onRemove: () => void;
 }) {
@@ -136,6 +151,13 @@ function TimeRow({
   }, [text, field, system, t.kind, t.startsAt, t.runsOn]);
   const fit = understood ? fittedActivationKJ(understood) : undefined;
   const typed = t.text.trim() !== '';
+  const window = useMemo(() => windowIn(t.kind, text), [t.kind, text]);
+  const left = () => {
+    // “30 min (100 g at 20 °C)”: the pot it is said of has its own field.
+    const mass = t.runsOn === 'pot' && !t.reference.trim() ? massIn(t.text) : null;
+    if (mass) onChange({ text: t.text.replace(mass, ''), reference: mass });
+    onLeave(field);
+  };
   return (
     <div
       className="time-row grid lg:grid-cols-[minmax(0,1fr)_17rem_2.4rem] gap-x-3 gap-y-1 mb-2 pb-2 items-start"
@@ -160,8 +182,25 @@ function TimeRow({
             const lines = attempt(() => gridToLines(pasted, field));
             return lines.ok && lines.value !== pasted ? lines.value : undefined;
           }}
-          onLeave={() => onLeave(field)}
+          onLeave={left}
         />
+        {window && (
+          <p className="text-sm mt-1 lg:ml-44">
+            {phrase`Read as one hour with its doubt: the longer counts. If it is a window, its ends are two times.`}{' '}
+            <button
+              type="button"
+              className="btn text-sm"
+              onClick={() =>
+                onTake([
+                  { kind: t.kind, text: window.first, reference: '' },
+                  { kind: window.until, text: window.last, reference: '' },
+                ])
+              }
+            >
+              {phrase`Part it: ${MILESTONES[t.kind].label}, ${MILESTONES[window.until].label}`}
+            </button>
+          </p>
+        )}
         {typed && (
           <details className="mt-1 lg:ml-44">
             <summary className="soft text-sm cursor-pointer">{phrase`from when ${STARTS[t.startsAt]}, on ${RUNS_ON[t.runsOn]}${t.reference.trim() && phrase`, for a pot of ${t.reference.trim()}`}`}</summary>

@@ -1,0 +1,101 @@
+import type { MilestoneId } from './milestone';
+import type { ClockUnit } from './time-line';
+
+/**
+ * What the trade calls the times of a sheet. The first row whose words are in a heading is what it usually means: of
+ * words that occur in several, the longer phrase stands first.
+ */
+const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
+  ['recoat-until', /(over|re) ?coat\w*.*(max|until|latest|within)|(max|latest)\w*.*(over|re) ?coat/],
+  ['recoat-until', /überarbeit\w*.*(max|bis|spätest)|(max|spätest)\w*.*überarbeit/],
+  ['recoat-from', /(over|re)[ -]?coat|next coat|between coats|überarbeit|überstreich|überschicht/],
+  ['primer-wet', /primer.*(wet|tack|open)/],
+  ['stand', /stand(ing)? time|induction|ripen|maturation|reifezeit/],
+  ['mix', /mixing time|mischzeit/],
+  ['clean-by', /clean/],
+  ['idle', /idle|nozzle|in the mixer|mixer life/],
+  ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
+  [
+    'use-by',
+    /pot ?life|work(ing)? (time|life)|workab|usab|use[- ]?by|application time|processing|topfzeit|verarbeit|gebrauchsdauer/,
+  ],
+  ['open', /open time|assembly|adjust|closing time|offene zeit/],
+  ['foot', /\bfoot|walk|pedestrian|begehbar/],
+  ['light-load', /light|leicht/],
+  ['tack-free', /tack|set to touch|touch|dust[- ]?(free|dry)|skin|klebfrei|staubtrocken/],
+  ['next-lift', /(next|between) (lift|layer)|nächste (lage|schicht)/],
+  ['gel', /\bgel|initial set|thumb|\bset(ting)? time|gelier/],
+  ['sandable', /sand|grind|machin|\bfile|schleif|bearbeitbar/],
+  ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength)|handfest|schal/],
+  ['overlay', /lay over|tile over|grout(ing)? joint|verfug/],
+  ['dry', /rain|keep dry|regenfest/],
+  ['wet', /water|immers|chemical|wasser|chemikal/],
+  ['frost', /frost/],
+  ['load', /load|traffic|torque|vehicle|service|put to use|working strength|functional|belastbar|befahrbar/],
+  ['full-cure', /full|final(?! set)|\bcure|curing|harden(?!er)|100 ?%|ausgehärtet|durchgehärtet|aushärt|endfest/],
+];
+/** The hardening of a wet hole is a figure of its own beside the dry one. */
+const OF_WET_HOLES = /(cur|load|harden).*\b(wet|damp|flooded)\b|\b(wet|damp|flooded)\b.*(cur|load|harden)/;
+
+/** What the words of a heading usually mean in the trade; null where they tell nothing. */
+export function milestoneMeant(words: string): MilestoneId | null {
+  const said = words.toLowerCase();
+  return OF_WET_HOLES.test(said) ? null : (TRADE_WORDS.find(([, of]) => of.test(said))?.[0] ?? null);
+}
+
+const UNIT_WORDS = 'minutes?|mins?|minuten|hours?|hrs?|h|std|stunden|days?|d|tagen?';
+const BRACKETED = new RegExp(`[([]\\s*(?:in\\s+)?(${UNIT_WORDS})\\.?\\s*[)\\]]`, 'i');
+const LOOSE = new RegExp(`\\b(${UNIT_WORDS})\\b`, 'gi');
+const unitCalled = (word: string): ClockUnit => (/^m/i.test(word) ? 'min' : /^[hs]/i.test(word) ? 'h' : 'd');
+
+/**
+ * The unit a heading names for the numbers under it. In brackets it is one; loose, `min` beside a word of coating may be
+ * the minimum, and is asked.
+ */
+export function unitIn(words: string): ClockUnit | null {
+  const told = BRACKETED.exec(words)?.[1];
+  if (told) return unitCalled(told);
+  const loose = [...words.replace(/\b(at|for)\b.*$/i, '').matchAll(LOOSE)].map((m) => m[1]!);
+  const sure = loose.filter((word) => !(/^min$/i.test(word) && /coat|layer|lift|^\W*min\W*$/i.test(words)));
+  return sure.length ? unitCalled(sure[0]!) : null;
+}
+
+/** A heading without the unit in it. */
+export const plainHeading = (words: string): string =>
+  words
+    .replace(BRACKETED, '')
+    .replace(/\s+/g, ' ')
+    .replace(/[\s:,;=(-]+$|^[\s:,;=)•*-]+/g, '')
+    .trim();
+
+/** The pot a heading or a cell tells the time of: `Pot life (100 g)`; null where it tells none. */
+export const massIn = (words: string): string | null =>
+  /\b(\d+(?:[.,]\d+)?\s*(?:k?g|lbs?|oz av))\b/i.exec(words)?.[1] ?? null;
+
+/** Whether the words of a heading say that its ranges are a window with two ends. */
+export const saysWindow = (words: string): boolean => /window|interval|between|min\W+max|fenster/i.test(words);
+
+/** Words of a heading that the word behind them belongs to: `Max. recoat`, `Light foot traffic`. */
+const BELONGS_TO_NEXT =
+  /(?:\b(?:min(?:imum)?|max(?:imum)?|full|initial|final|light|heavy|early|foot|pedestrian|vehicle|car|working|handling)\.?\s+)+$/i;
+
+/**
+ * The headings of a line whose gaps are lost, cut where the words of a time begin: `Temp Pot life Walk on` over two
+ * times.
+ * @returns null where it is not that many
+ */
+export function headingsIn(line: string, count: number): readonly string[] | null {
+  const low = line.toLowerCase();
+  const starts = new Set<number>();
+  for (const [, words] of TRADE_WORDS)
+    for (const found of low.matchAll(new RegExp(words.source, 'g')))
+      if (found[0].length < 24) starts.add(low.lastIndexOf(' ', found.index) + 1);
+  const cuts = [...starts]
+    .map((at) => {
+      const before = BELONGS_TO_NEXT.exec(line.slice(0, at));
+      return before ? before.index : at;
+    })
+    .sort((a, b) => a - b)
+    .filter((at, i, all) => at !== all[i - 1]);
+  return cuts.length === count ? cuts.map((at, i) => line.slice(at, cuts[i + 1]).trim()) : null;
+}
