@@ -115,7 +115,22 @@ describe('strength as typed', () => {
   });
 
   test.each([
+    '1 d 32 MPa\n7 d 50 MPa',
+    '24h 32MPa; 7d 50MPa',
+    'after 1 day: 32 N/mm²\nafter 1 week: 50 N/mm²',
+    '32 MPa after 24 h\n50 MPa after 7 days',
+    '32 MPa (1 d)\n50 MPa (7 d)',
+    'nach 1 Tag: 32 MPa\nnach 7 Tagen: 50 MPa',
+  ])('whichever stands first and whatever joins them: %j', (text) => {
+    expect(parseStrengthPoints(text, 'strength', 'metric')).toEqual([
+      { afterMin: 1440, mpa: 32 },
+      { afterMin: 10_080, mpa: 50 },
+    ]);
+  });
+
+  test.each([
     ['', /at least one line/i],
+    ['45 MPa', /Line 1/],
     ['tomorrow: 3 MPa', /Line 1/],
     ['1 d: strong', /Line 1/],
     ['1 d: 30 MPa\n12 h: 40 MPa', /does not come after/],

@@ -14,6 +14,12 @@ test.each([
   ['6.5 m2 per pair', ['pack', 6.5]],
   ['12 sq m a kit', ['pack', 12]],
   ['200 mL/m²', ['litre', 5]],
+  ['200 g/m²', ['kg', 5]],
+  ['0.2 kg per m2', ['kg', 5]],
+  ['5 m²/kg', ['kg', 5]],
+  // Of a range the end that covers less.
+  ['150 - 200 g/m²', ['kg', 5]],
+  ['5–7 m²/kg', ['kg', 5]],
   // A square foot is 0.09290304 m², a US gallon 3.785411784 L, a UK one 4.54609 L.
   ['250 ft²/US gal', ['litre', Number(((250 * 0.09290304) / 3.785411784).toPrecision(6))]],
   ['250 ft² per gal (US)', ['litre', Number(((250 * 0.09290304) / 3.785411784).toPrecision(6))]],

@@ -29,6 +29,8 @@ describe('the table of rods', () => {
     ['as columns with tabs', 'M12\t14\t75–220\t16'],
     ['as columns with wide gaps', 'M12    14   75 - 220   16'],
     ['as columns with single gaps', 'M12 14 75-220 16'],
+    ['with marks of diameter', 'M12 Ø14 75-220 Ø16'],
+    ['with dashes between', 'M12 – 14 – 75-220 – 16'],
     ['with a heading, and an empty line', 'Rod  Hole  Depth  Brush\n\nM12; 14; 75 bis 220; 16'],
   ])('%s', (_, text) => {
     expect(rods(text)).toEqual([m12]);
@@ -98,6 +100,9 @@ describe('cleaning', () => {
     'blow 2 times then brush 2 then blow 2',
     '2 ausblasen, 2 bürsten, 2 ausblasen',
     'blown 2, brushed 2, blown 2',
+    '2x blow 2x brush 2x blow',
+    'blow out twice, brush twice, blow out twice',
+    'zweimal ausblasen, zweimal bürsten, zweimal ausblasen',
   ])('%s', (text) => {
     expect(read(text)).toEqual(twice);
   });

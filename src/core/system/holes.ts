@@ -102,9 +102,10 @@ function ends(text: string, length: (text: string) => number | null): readonly [
 }
 
 /** What stands behind the rod of a line: between commas, tabs or wide gaps, or single ones where all are figures. */
-function cellsOf(rest: string): readonly string[] {
+function cellsOf(told: string): readonly string[] {
+  const rest = told.replace(/[Øø⌀]\s*/g, '');
   const wide = rest
-    .split(/\s*[;|\t]\s*|,\s+|\s{2,}/)
+    .split(/\s*[;|\t×]\s*|,\s+|\s+x\s+|\s{2,}/)
     .map((c) => c.trim())
     .filter(Boolean);
   if (wide.length > 1 || !/^[\d.,\-–\s]+$/.test(rest)) return wide;
@@ -115,6 +116,9 @@ const BRUSH = /^(?:brush|bürste)\b\s*/i;
 /** The rod of a line, and the rest of it. */
 const LINE = /^([^:;|\t]+?)\s*[:;|\t]\s*(.+)$/;
 const LINE_BY_GAP = /^((?:M|#|no\.?|[Øø⌀])?\s*\d\S*(?:\s+(?:re)?bars?\b)?)\s+(.+)$/i;
+
+/** Dashes between all of the figures part them; between two they are a range. */
+const BY_DASHES = /^\S+(?: [-–—] \S+){2,}$/;
 
 /** What stands behind the rod: its hole, its depths, its brush. @throws Refusal naming the line */
 function readCells(
@@ -131,11 +135,12 @@ function readCells(
   return holeMm !== null && deep && isWhole ? { holeMm, leastMm: deep[0]!, mostMm: deep[1]!, brushMm } : null;
 }
 
-function readRodLine(line: string, n: number, field: string, system: UnitSystem): RodRow {
+function readRodLine(printed: string, n: number, field: string, system: UnitSystem): RodRow {
   const length = (text: string) => {
     const read = parseQuantity('length', text, system);
     return read.ok && read.value > 0 && read.value <= LONGEST_MM ? read.value : null;
   };
+  const line = BY_DASHES.test(printed) ? printed.replace(/ [-–—] /g, '; ') : printed;
   const [, rod = '', rest = ''] = LINE.exec(line) ?? LINE_BY_GAP.exec(line) ?? [];
   const read = readCells(cellsOf(rest), length);
   if (!read) return refuse(field, line, 'rod: hole, depth', REFUSED['line-must-like']({ n, line }));
@@ -182,14 +187,25 @@ export const rodsText = (rods: readonly RodRow[]): string =>
     })
     .join('\n');
 
+/** `blow out twice` as `blow 2`. */
+const inTimes = (stroke: string): string =>
+  stroke
+    .replace(/\s+(?:out|through|clean)\b/i, '')
+    .replace(/\bonce\b|\beinmal\b/i, '1')
+    .replace(/\btwice\b|\bzweimal\b/i, '2')
+    .replace(/\b(?:three times|thrice|dreimal)\b/i, '3')
+    .replace(/\b(?:four times|viermal)\b/i, '4');
+
 /**
  * Reads how a hole is cleaned: `2 blow, 2 brush, 2 blow`, `4× blow; brush; blow 4`.
  * @throws Refusal naming the stroke that is none
  */
 export function parseCleaning(text: string, field: string): readonly Strokes[] {
   return text
-    .split(/\s*(?:[,;+\n]|\bthen\b|\band\b|\bdann\b|\bund\b)\s*/i)
-    .map((t) => t.trim())
+    .split(
+      /\s*(?:[,;+\n]|\bthen\b|\band\b|\bdann\b|\bund\b)\s*|(?<=\p{L})\s+(?=\d)(?!\d+\s*(?:[x×]|times|mal)?\s*(?:[,;+\n]|$|(?:then|and|dann|und)\b))/iu,
+    )
+    .map((t) => inTimes(t.trim()))
     .filter(Boolean)
     .map((t) => {
       const told = /^(?:(\d{1,3})\s*[x×]?\s*)?(\p{L}+)(?:\s*[x×]?\s*(\d{1,3})(?:\s*(?:[x×]|times|mal))?)?$/iu.exec(t);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { exactly, minutes, mpa, refuse, texts } from '../say';
-import { parseQuantity } from '../typed';
+import { inWordsRead, parseQuantity } from '../typed';
 import type { UnitSystem } from '../units';
 
 const REFUSED = texts('refused.system.strength', {
@@ -32,17 +32,32 @@ export const Strength = z.object({
 });
 export type Strength = z.infer<typeof Strength>;
 
+const AGE = '(\\d[\\d.,]*\\s*(?:min\\w*|h(?:ou)?rs?|h|d(?:ays?)?|weeks?)\\b\\.?)';
+const AGE_FIRST = new RegExp(`^(?:after\\s+)?${AGE}\\s*[:=/\\t-]?\\s*(.+)$`, 'i');
+const AGE_LAST = new RegExp(`^(.+?)\\s*(?:\\bafter\\b|\\bat\\b|@|/|\\()\\s*${AGE}\\)?$`, 'i');
+
+/** The age and the strength of a line, whichever stands first: `1 d: 32 MPa`, `32 MPa after 24 h`. */
+function agedOf(line: string): readonly [age: string, value: string] {
+  const plain = inWordsRead(line);
+  const first = AGE_FIRST.exec(plain);
+  if (first) return [first[1]!, first[2]!];
+  const last = AGE_LAST.exec(plain);
+  if (last) return [last[2]!, last[1]!];
+  const [age = '', value = ''] = plain.split(/\s*:\s*|\t+/);
+  return [age, value];
+}
+
 /**
- * Reads strength over age, one a line: `1 d: 32 MPa`. Ages must rise, and strength may not fall with age.
+ * Reads strength over age, one a line: `1 d: 32 MPa`, `32 N/mm² after 24 h`. Ages must rise, and strength may not fall with age.
  * @throws Refusal naming the line
  */
 export function parseStrengthPoints(text: string, field: string, system: UnitSystem): Strength['points'] {
   const points = text
-    .split('\n')
+    .split(/[\n;]/)
     .map((l) => l.trim())
     .filter(Boolean)
     .map((line, i) => {
-      const [age = '', value = ''] = line.split(/\s*:\s*|\t+/);
+      const [age, value] = agedOf(line);
       const [after, mpa] = [parseQuantity('duration', age, system), parseQuantity('stress', value, system)];
       if (!after.ok || !mpa.ok || after.value <= 0 || mpa.value <= 0)
         return refuse(field, line, 'age: strength', REFUSED['line-must-like']({ n: i + 1, line }));

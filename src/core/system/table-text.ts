@@ -72,7 +72,8 @@ const shortened = (row: string): string => (row.length > 60 ? `${row.slice(0, 60
 
 function readRow(row: string, i: number, field: string, system: UnitSystem): Row {
   const line = partTimeLine(row);
-  if (!line?.temps.length) return refuse(field, row, 'temperature: time', REFUSED['line-must-like']({ n: i + 1, row: shortened(row) }));
+  if (!line?.temps.length)
+    return refuse(field, row, 'temperature: time', REFUSED['line-must-like']({ n: i + 1, row: shortened(row) }));
   const temps = line.temps.map((t) => degrees(t, field, system));
   // Warmer than it, a wait is no longer; colder than it nobody knows how long it is.
   if (line.open === 'below')

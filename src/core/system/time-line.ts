@@ -104,7 +104,9 @@ function tempsOf(text: string): Pick<TimeLine, 'temps' | 'open'> {
     .replace(new RegExp(AND_BEYOND, 'i'), '')
     .replace(new RegExp(`^\\s*(?:at\\s+)?(?:${ONE_SIDED})?`, 'i'), '')
     .trim();
-  const ends = bare.split(/\s*\bto\b\s*|(?<=[\dCF°])(?:-|\s*-\s+)(?=[+-]?\d)/i).map((end) => end.trim().replace(/^\+/, ''));
+  const ends = bare
+    .split(/\s*\bto\b\s*|(?<=[\dCF°])(?:-|\s*-\s+)(?=[+-]?\d)/i)
+    .map((end) => end.trim().replace(/^\+/, ''));
   const unit = END.exec(ends.at(-1) ?? '')?.[0] ?? '';
   return {
     temps: ends.filter(Boolean).map((end) => (/[a-z°]/i.test(end) ? end : `${end} ${unit}`.trim())),

@@ -3,6 +3,8 @@ import { type DecimalMark, FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type
 import { inWordsRead } from './german';
 import { readNumber } from './number';
 import { readRod } from './thread';
+import { tokens } from './tokens';
+import { whichOf } from './which';
 
 const TYPED = texts('typed', {
   hint: 'Type it like {examples}.',
@@ -24,6 +26,7 @@ const TYPED = texts('typed', {
   'too-large': '“{text}” is too large a number. {hint}',
   'no-density':
     '{text} would be {heavy, select, yes {heavier than lead} other {lighter than any filler}}{asked, select, yes {: which unit is it in?} other {. Check the unit.}}',
+  'pound-a-gallon': 'A gallon differs by country. Which one?',
   'too-cold': '{text} is below absolute zero.',
 });
 
@@ -78,6 +81,8 @@ const TWO_MEANINGS: Record<string, { say: keyof typeof TYPED; kinds: readonly Ki
   pints: { say: 'pint', kinds: ['volume'], units: ['US pt', 'UK pt'] },
   qt: { say: 'quart', kinds: ['volume'], units: ['US qt', 'UK qt'] },
   quart: { say: 'quart', kinds: ['volume'], units: ['US qt', 'UK qt'] },
+  'lb/gal': { say: 'pound-a-gallon', kinds: ['density'], units: ['lb/US gal', 'lb/UK gal'] },
+  'lbs/gal': { say: 'pound-a-gallon', kinds: ['density'], units: ['lb/US gal', 'lb/UK gal'] },
 };
 
 /** After a larger unit a bare number is read in the smaller one: `2 h 30`, `5' 3`. */
@@ -109,8 +114,11 @@ const EXAMPLES: Record<Kind, string> = {
 /** Anything mixed or measured by, g/mL: from hollow spheres in bulk to lead. */
 const DENSITY_RANGE = [0.02, 12] as const;
 
+const NUMERALS = ['two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'] as const;
+
 /** Numbers that people say in words before a unit. */
 const SAID: readonly (readonly [RegExp, string])[] = [
+  ...NUMERALS.map((word, i) => [new RegExp(`^${word}\\b(?! (?:thirds|quarters))\\s*`, 'i'), `${i + 2} `] as const),
   [/^(?:a |one )?half(?: (?:of )?an?)?\b\s*/i, '0.5 '],
   [/^(?:a |one )?quarter(?: (?:of )?an?)?\b\s*/i, '0.25 '],
   [/^three quarters(?: (?:of )?an?)?\b\s*/i, '0.75 '],
@@ -142,53 +150,6 @@ function inFigures(text: string): string {
       (_, number: string, unit: string, country: string) =>
         `${number}${/^us$/i.test(country) ? 'US' : 'UK'} ${unit.replace(/\./g, '').replace(/^(gal|qt|pt)s$/i, '$1')}`,
     );
-}
-
-const NUMBER = /^[+-]?(?:\d[\d.,]*|[.,]\d+)/;
-
-interface Token {
-  value: number;
-  unit: string;
-}
-
-type Tokens = Token[] | { bad: true } | { either: [string, string]; raw: string };
-
-/** Splits `2 h 30`, `5 ft 3 1/2 in`, `1-1/2"` into number and unit pairs. */
-function tokens(input: string, mark: DecimalMark): Tokens {
-  let rest = input.trim();
-  const out: Token[] = [];
-  while (rest) {
-    const head = NUMBER.exec(rest);
-    if (!head) return { bad: true };
-    const raw = head[0].replace(/[.,]$/, '');
-    const read = readNumber(raw, mark);
-    if ('bad' in read) return read;
-    if ('either' in read) return { either: read.either, raw };
-    let value = read.value;
-    rest = rest.slice(raw.length);
-    const fraction = /^\s*\/\s*(\d+)/.exec(rest);
-    if (fraction) {
-      if (Number(fraction[1]) === 0) return { bad: true };
-      value /= Number(fraction[1]);
-      rest = rest.slice(fraction[0].length);
-    } else {
-      const mixed = /^(?:\s+|-)(\d+)\s*\/\s*(\d+)/.exec(rest);
-      if (mixed) {
-        if (Number(mixed[2]) === 0) return { bad: true };
-        value = value + (Math.sign(value) || 1) * (Number(mixed[1]) / Number(mixed[2]));
-        rest = rest.slice(mixed[0].length);
-      }
-    }
-    // A unit runs up to the next number; `mm2` keeps its digit because it follows a letter directly.
-    const word =
-      /^\s*([^\d\s+.,-][^\d]*?(?:(?<=m|in|ft)[23](?!\d)|[²³])?(?:\/[^\d\s]+[23²³]?)?)?(?=\s*[+-]?[\d.,]|\s*$)/.exec(
-        rest,
-      );
-    if (!word) return { bad: true };
-    out.push({ value, unit: (word[1] ?? '').trim().toLowerCase().replace(/\s+/g, ' ') });
-    rest = rest.slice(word[0].length).trim();
-  }
-  return out.length ? out : { bad: true };
 }
 
 /** A slope as levels read it, `12 mm/m`, `1:80`, `2 %`, in degrees; null where it is said otherwise. */
@@ -248,6 +209,17 @@ function timesOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark
   return each?.ok ? { ...each, value: Number(told![1]) * each.value, text: text.trim() } : null;
 }
 
+/** Words that do not change the figure behind them. */
+const HEDGE =
+  /^(?:(?:ca|circa|approx(?:imately)?|about|around|roughly|etwa|ungefähr|rund)\b\.?|[~≈])\s*(?=[\d½¼¾.,+-])/i;
+
+/** Words behind a figure that say what is measured, at which temperature, or a degree without its letter. */
+const BEHIND: Partial<Readonly<Record<Kind, RegExp>>> = {
+  length: /\s*\b(?:deep|long|wide|thick|high|tall|across|dia(?:meter)?|tief|lang|breit|dick|hoch)\.?$|\s*[Øø⌀]$/i,
+  density: /\s*(?:\bat\b|@|\()\s*[\d.,]+\s*°?\s*[CF]?\)?$/i,
+  temperature: /(?<=\d)\s*(?:°|deg(?:rees?)?|grad)$/i,
+};
+
 /** The mark of a diameter before a length: it says what is measured, not how much. */
 const BEFORE: Partial<Readonly<Record<Kind, RegExp>>> = {
   length: /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/,
@@ -268,12 +240,14 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
 export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark = '.'): Parsed {
   // Half a kit is 50 % of it, half a per cent is 0.5 %.
   const ofWhole = kind === 'percent' && !/%|per ?cent/i.test(text);
-  const plain = inWordsRead(text.trim());
+  const plain = inWordsRead(text.trim()).replace(/\s*\b(?:per|je|pro)\b\s*(?!cent)(?=[a-z])/gi, '/');
   const cleaned = (ofWhole ? plain : inFigures(plain))
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
     .replace(/''/g, '"')
+    .replace(HEDGE, '')
     .replace(BEFORE[kind] ?? '', '')
+    .replace(BEHIND[kind] ?? '', '')
     .trim();
   const hint = TYPED.hint({ examples: EXAMPLES[kind] });
   const said = text.trim();
@@ -307,6 +281,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
       sentence: thread.near.length ? TYPED['near-threads']({ no: thread.sentence }) : thread.sentence,
       ...(thread.near.length ? { choices: thread.near.map((label) => ({ label, text: label })) } : {}),
     };
+  const asked = whichOf(cleaned, mark, (one) => parseQuantity(kind, one, system, mark).ok);
+  if (asked) return asked;
   const found = tokens(cleaned, mark);
   if ('bad' in found) return { ok: false, sentence: TYPED.unclear({ text: said, hint }) };
   if ('either' in found) {
@@ -323,7 +299,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
   for (const [i, token] of found.entries()) {
     const several = TWO_MEANINGS[token.unit];
     // Whoever works in US customary units has said which country’s pints and gallons are meant.
-    const theirs = several && system === 'us' && kind === 'volume' ? several.kinds.length === 1 : false;
+    const theirs = several && system === 'us' && kind !== 'mass' ? several.kinds.length === 1 : false;
     if (several?.kinds.includes(kind) && !theirs) {
       const fitting = several.units.filter((symbol) => UNITS[kind].some((unit) => unit.symbol === symbol));
       const number = cleaned.slice(0, cleaned.toLowerCase().lastIndexOf(token.unit)).trim();

@@ -105,6 +105,96 @@ test('ratios need their basis', () => {
   expect(parseRatio('2').ok).toBe(false);
 });
 
+test.each([
+  ['100 parts A to 48 parts B by weight', 'weight', [100, 48]],
+  ['2 parts to 1 part by volume', 'volume', [2, 1]],
+  ['A : B = 2 : 1 by volume', 'volume', [2, 1]],
+  ['2:1 (A:B) by volume', 'volume', [2, 1]],
+  ['resin/hardener 5/1 by weight', 'weight', [5, 1]],
+  ['2A:1B by volume', 'volume', [2, 1]],
+  ['100 g to 25 g', 'weight', [100, 25]],
+  ['100g A : 25g B', 'weight', [100, 25]],
+  ['100 ml : 50 ml', 'volume', [100, 50]],
+  ['by weight 100:30', 'weight', [100, 30]],
+  ['resin 100, hardener 25 by weight', 'weight', [100, 25]],
+  ['equal parts by volume', 'volume', [1, 1]],
+  ['100 to 33,5 by weight', 'weight', [100, 33.5]],
+  ['Harz 100 : Härter 40 nach Gewicht', 'weight', [100, 40]],
+  ['2:1 Volumen', 'volume', [2, 1]],
+  // The hardener told first is still the hardener.
+  ['B : A = 1 : 2 by volume', 'volume', [2, 1]],
+  ['hardener 25, resin 100 by weight', 'weight', [100, 25]],
+  ['1 part hardener to 4 parts resin by volume', 'volume', [4, 1]],
+] as const)('the ratio %s', (text, basis, parts) => {
+  expect(parseRatio(text)).toMatchObject({ ok: true, basis, parts });
+});
+
+test.each(['equal parts', '3 to 1', '50/50', 'A:B = 2:1'])(
+  '%s has no basis yet, and each press gives it one',
+  (text) => {
+    const parsed = parseRatio(text);
+    expect(parsed.ok).toBe(false);
+    if (!parsed.ok)
+      expect(parsed.choices!.map((c) => parseRatio(c.text))).toMatchObject([{ basis: 'weight' }, { basis: 'volume' }]);
+  },
+);
+
+test.each(['20 % hardener by weight', '2', 'half and half', 'a lot to a little'])('%s is no ratio', (text) => {
+  expect(parseRatio(text).ok).toBe(false);
+});
+
+test('a ratio says the same whichever part is told first', () => {
+  const number = fc.integer({ min: 1, max: 999 });
+  fc.assert(
+    fc.property(number, number, fc.constantFrom('weight', 'volume'), (a, b, basis) => {
+      const meant = { ok: true, basis, parts: [a, b] };
+      for (const text of [
+        `${a}:${b} by ${basis}`,
+        `${a} parts A to ${b} parts B by ${basis}`,
+        `${b} parts B to ${a} parts A by ${basis}`,
+        `A:B = ${a} : ${b} by ${basis}`,
+        `B:A = ${b} : ${a} by ${basis}`,
+        `resin ${a}, hardener ${b} by ${basis}`,
+      ])
+        expect(parseRatio(text)).toMatchObject(meant);
+    }),
+  );
+});
+
+test.each<[Kind, string, number]>([
+  ['length', 'ca. 20 mm', 20],
+  ['length', '~ 20', 20],
+  ['length', 'about 3/4 in', 19.05],
+  ['length', '20mm deep', 20],
+  ['length', '16 dia', 16],
+  ['length', '1 1/2 in wide', 38.1],
+  ['length', '12 mm tief', 12],
+  ['temperature', '20°', 20],
+  ['temperature', '12.5 degrees', 12.5],
+  ['temperature', 'etwa -3 °C', -3],
+  ['duration', 'two hours', 120],
+  ['duration', 'two h 30', 150],
+  ['duration', '2 weeks', 20_160],
+  ['density', '1,4 kg/dm³', 1.4],
+  ['density', 'approx. 1.4 g/ml at 20 °C', 1.4],
+  ['density', '1.4 kg per litre', 1.4],
+  ['density', '1.4 SG', 1.4],
+  ['rate', '250 mL per min', 250],
+])('%s as people say it: %s', (kind, text, value) => expect(read(kind, text)).toBeCloseTo(value, 9));
+
+test('of a range is asked which figure counts, of a figure with what it is off by the figure alone', () => {
+  expect(choices('length', '10-12 mm')).toEqual(['10 mm', '11 mm', '12 mm']);
+  expect(choices('density', '1.35 to 1.45')).toEqual(['1.35', '1.4', '1.45']);
+  expect(choices('temperature', '12 °C - 15 °C')).toEqual(['12 °C', '13.5 °C', '15 °C']);
+  expect(choices('length', '20 mm ± 1')).toEqual(['20 mm']);
+  expect(choices('length', '20 ± 0.5 mm')).toEqual(['20 mm']);
+  expect(choices('density', '11.7 lb/gal')).toEqual(['11.7 lb/US gal', '11.7 lb/UK gal']);
+  // A pound a US gallon is 453.59237 g in 3785.411784 mL.
+  expect(read('density', '11.7 lb/gal', 'us')).toBeCloseTo((11.7 * 453.59237) / 3785.411784, 9);
+  // One number with its fraction is no range.
+  expect(read('length', '1-1/2 in')).toBeCloseTo(38.1, 9);
+});
+
 test('switching units shows the typed text again without drift', () => {
   const typed = { text: '2 1/2 in', system: 'us' as const };
   expect(fieldText('length', 63.5, 'us', typed)).toBe('2 1/2 in');
@@ -128,7 +218,12 @@ describe('densities are read as the example shows them', () => {
     expect(heavy).toMatchObject({ ok: false, sentence: saying(/heavier than lead/) });
     expect('choices' in heavy && heavy.choices!.map((c) => c.label)).toEqual(['kg/m³']);
     const pounds = parseQuantity('density', '90', 'metric');
-    expect('choices' in pounds && pounds.choices!.map((c) => c.label)).toEqual(['kg/m³', 'lb/US gal', 'lb/ft³']);
+    expect('choices' in pounds && pounds.choices!.map((c) => c.label)).toEqual([
+      'kg/m³',
+      'lb/US gal',
+      'lb/UK gal',
+      'lb/ft³',
+    ]);
     expect(parseQuantity('density', '0.001 g/mL', 'metric')).toMatchObject({
       ok: false,
       sentence: saying(/lighter than any filler/),

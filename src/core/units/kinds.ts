@@ -102,9 +102,10 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
   ],
   angle: [u('°', '°|deg|degree|degrees', 1, 'both')],
   density: [
-    u('g/mL', 'g/ml|g/cm3|g/cm³|g/cc|kg/l', 1, 'metric'),
+    u('g/mL', 'g/ml|g/cm3|g/cm³|g/cc|kg/l|kg/litre|kg/liter|kg/dm3|kg/dm³|sg', 1, 'metric'),
     u('kg/m³', 'kg/m3|kg/m³', 0.001, 'metric'),
     u('lb/US gal', 'lb/us gal', LB / (US_FLOZ * 128), 'us'),
+    u('lb/UK gal', 'lb/uk gal', LB / 4546.09, 'us'),
     u('lb/ft³', 'lb/ft3|lb/ft³', LB / ((IN * 12) ** 3 / 1000), 'us'),
   ],
   force: [

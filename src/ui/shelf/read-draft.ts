@@ -7,6 +7,7 @@ import {
   kitVolumeMl,
   type Limits,
   type Milestone,
+  mixedDensity,
   PART_IDS,
   type Part,
   type PartId,
@@ -278,6 +279,8 @@ export function readDraft(
   if (parsed.success) {
     const { data } = parsed;
     const losing = ofPack === null ? data : { ...data, potLossMl: (kitVolumeMl(data, data.kits[0]!) * ofPack) / 100 };
+    if (covered?.per === 'kg')
+      return { sheet: { ...losing, coversM2PerL: covered.m2 * (losing.mixedGPerMl ?? mixedDensity(losing)) } };
     return { sheet: covered?.per === 'pack' ? coveringByPack(losing, covered.m2) : losing };
   }
   const issue = parsed.error.issues[0]!;

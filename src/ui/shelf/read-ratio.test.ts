@@ -157,3 +157,16 @@ describe('water as bags print it', () => {
     expect(faults(bag({ doseUsual: '13 %' })).doseOf).toMatch(/whole/);
   });
 });
+
+test('what a coat takes by weight is what a litre covers, by the density of its mix', () => {
+  const coat = (over: Partial<SheetDraft>) =>
+    made(typed('paste', { A: '1 kg', B: '500 g' }, { covers: '200 g/m²', ...over }));
+  // A kilogram covers 5 m²; a litre of 1.3 g/mL weighs 1.3 kg.
+  expect(coat({ mixed: '1.3' }).coversM2PerL).toBeCloseTo(6.5, 9);
+  const byParts = made(
+    withDensities(typed('paste', { A: '1 kg', B: '500 g' }, { covers: '200 g/m²' }), { A: '1.25', B: '1.0' }),
+  );
+  // 1000 g in 800 mL and 500 g in 500 mL: 1500 g in 1.3 L.
+  expect(byParts.coversM2PerL).toBeCloseTo((5 * 1500) / 1300, 9);
+  expect(draftOf(byParts).covers).toBe('200 g/m²');
+});

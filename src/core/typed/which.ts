@@ -1,0 +1,49 @@
+import { type Message, texts } from '../say';
+import type { DecimalMark } from '../units';
+import { readNumber } from './number';
+
+const ASKED = texts('typed.which', {
+  range: '“{text}” is a range. Which figure counts?',
+  'give-or-take': 'What “{text}” may be off by has its own place, or none. The figure alone?',
+});
+
+/** What is asked where one figure is wanted, with each answer as the text it would be. */
+export interface Which {
+  readonly ok: false;
+  readonly sentence: Message;
+  readonly choices: readonly { readonly label: string; readonly text: string }[];
+}
+
+const FIGURE = '[-+]?(?:\\d[\\d.,]*|[.,]\\d+)';
+/** `10-12 mm`, `1.35 to 1.45`; in `1-1/2` the hyphen joins one number. */
+const A_RANGE = new RegExp(
+  `^(${FIGURE})\\s*([^\\d\\s.,+/-][^\\d]*?)?\\s*(?:-|\\bto\\b)\\s*(${FIGURE})(?!\\s*/\\s*\\d|\\d)\\s*([^\\d]*)$`,
+  'i',
+);
+const OFF_BY = /^(.*?\d.*?)\s*(?:±|\+\/-|\+-)\s*[\d.,]+\s*([^\d\s].*)?$/;
+
+/**
+ * What a field for one figure asks of two: which of a range, or the figure without what it may be off by.
+ * @param text as typed, hyphens for every dash
+ * @param reads whether a text is a figure of the field
+ * @returns null where it is neither, or its parts are no figures of the field
+ * @example whichOf('10-12 mm', '.', reads)?.choices // 10 mm, 11 mm, 12 mm
+ */
+export function whichOf(text: string, mark: DecimalMark, reads: (text: string) => boolean): Which | null {
+  const asked = (sentence: Message, told: readonly string[]): Which | null =>
+    told.every(reads) ? { ok: false, sentence, choices: told.map((t) => ({ label: t, text: t })) } : null;
+  const off = OFF_BY.exec(text);
+  if (off) {
+    const alone = /[^\d.,\s]$/.test(off[1]!) ? off[1]! : `${off[1]} ${off[2] ?? ''}`.trim();
+    return asked(ASKED['give-or-take']({ text }), [alone]);
+  }
+  const [, low = '', lowUnit = '', high = '', highUnit = ''] = A_RANGE.exec(text) ?? [];
+  const unit = highUnit.trim() || lowUnit.trim();
+  const [from, to] = [readNumber(low, mark), readNumber(high, mark)];
+  if (!low || !('value' in from) || !('value' in to) || from.value >= to.value) return null;
+  const middle = String(Number(((from.value + to.value) / 2).toPrecision(6))).replace('.', mark);
+  return asked(
+    ASKED.range({ text }),
+    [low, middle, high].map((n) => `${n} ${unit}`.trim()),
+  );
+}
