@@ -43,6 +43,19 @@ function spall() {
   return { job, repairs: [{ ...repair, id: 'first', name: 'Spall by the stair' }], sheets: [sheet] };
 }
 
+test('a size in one cell, as surveyors list it, is taken apart, and what it leaves open is asked', async () => {
+  const page = await yard.page();
+  await page.goto(base());
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByText('Many at once, out of a spreadsheet').click();
+  await list(page).fill(
+    'No\tLocation\tDefect\tSize\n1\tStair\tspall\t900 x 640 x 62\n2\tGate\tanchor\tM16 x 130 mm\n3\tBay 2\tspall\t300',
+  );
+  await page.getByLabel('“Size” in').selectOption('mm');
+  await comes(page).filter({ hasText: 'Which sizes are “300”?' }).waitFor();
+  await comes(page).filter({ hasText: 'length 900 mm, width 640 mm, depth 62 mm' }).waitFor();
+});
+
 test('a schedule of damage is pasted, asked what it leaves open, taken as repairs, and taken back with one press', async () => {
   const page = await yard.page();
   await page.goto(base());
@@ -61,7 +74,7 @@ test('a schedule of damage is pasted, asked what it leaves open, taken as repair
       '1\tBay 2\tcrack\t\t4.2\t3\t48\t\t\tstill',
       '2\tBay 3\tspall\t3\t0.9\t640\t62\t\t\t',
       '3\tStair\tanchors\t12\t\t\t130\tM16\t18\tguide rope',
-      '4\tGate\twobble\t\t0.3\t200\tfour\t\t\t',
+      '4\tGate\twobble\t\t0.3\t200\tshallow\t\t\t',
     ].join('\n'),
   );
   expect(await comes(page).count()).toBe(4);
@@ -79,7 +92,7 @@ test('a schedule of damage is pasted, asked what it leaves open, taken as repair
   await page.getByLabel('“Dia” in').selectOption('mm');
   await page.getByLabel('“wobble” is repaired as').selectOption({ label: 'Dent filled with body filler' });
   expect(await comes(page).nth(2).textContent()).toMatch(/12 of them.*diameter 18 mm, rod M16/s);
-  expect(await comes(page).nth(3).textContent()).toContain('“four” is not understood');
+  expect(await comes(page).nth(3).textContent()).toContain('“shallow” is not understood');
   await take.click();
 
   await page.getByText('Taken: 3 repairs').waitFor();

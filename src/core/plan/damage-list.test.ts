@@ -384,3 +384,55 @@ test('a method’s first shapes that no list tells are passed over: a cavity is 
   expect(damages[0]!.void).toMatchObject({ count: 7, shapes: [{ shape: 'hole' }] });
   expect(methodOf(damages[0]!.begin!.methodId)!.shapes[0]).toBe('cavity');
 });
+
+describe('sizes in one cell', () => {
+  const one = (cell: string, heading = 'Size (mm)', what = 'spall') => {
+    const [damage] = guessed(`No\tDamage\t${heading}\n1\t${what}\t${cell}`).damages;
+    return damage!.faults.length ? damage!.faults.map((f) => [f.column, f.sentence.id]) : dims(damage!);
+  };
+  const spall = { 'outline.length': 900, 'outline.width': 640, 'depth.mean': 62 };
+
+  test.each([
+    ['900 x 640 x 62', 'Size (mm)'],
+    ['900×640×62 mm', 'Dimensions'],
+    ['90 * 64 * 6.2', 'Dimensions (cm)'],
+    ['0.9 m by 64 cm by 62 mm', 'Size'],
+    ['900 x 640 x 62', 'L x W x D (mm)'],
+    ['62 x 900 x 640', 'D/L/W (mm)'],
+    ['640 × 900 × 62', 'Abmessungen B × L × T (mm)'],
+  ])('%s under “%s”', (cell, heading) => expect(one(cell, heading)).toEqual(spall));
+
+  test('a round one by diameter and depth, a rod by its name and embedment, a crack by length and width', () => {
+    expect(one('Ø100 x 150', 'Size (mm)', 'core hole')).toEqual({
+      'outline.length': 100,
+      'outline.width': 100,
+      'depth.mean': 150,
+    });
+    expect(one('M16 x 130', 'Size (mm)', 'anchor')).toEqual({ embedment: 130, rodDiameter: 16 });
+    expect(one('4.2 m x 3 mm', 'Size', 'crack')).toEqual({ length: 4200, width: 3 });
+  });
+
+  test('what cannot be told apart is asked at its column', () => {
+    expect(one('300')).toEqual([[2, 'damage-list.which-sizes']]);
+    expect(one('900 x 640 x 62 x 3')).toEqual([[2, 'damage-list.which-sizes']]);
+    expect(one('900 x wide x 62')).toEqual([[2, expect.stringMatching(/^typed/)]]);
+    const twice = guessed('Damage\tSize (mm)\tDepth (mm)\nspall\t900 x 640 x 62\t60').damages[0]!;
+    expect(twice.faults.map((f) => [f.column, f.sentence.id])).toEqual([[1, 'damage-list.told-twice']]);
+    const beside = guessed('Damage\tSize (mm)\tDepth (mm)\nspall\t900 x 640\t62').damages[0]!;
+    expect([beside.faults, dims(beside)]).toEqual([[], spall]);
+  });
+
+  test('without a unit anywhere the unit of the column is asked, with one in the cell it is not', () => {
+    const said = (text: string) => {
+      const list = readDamageList(text, 'list');
+      return unitless(list, {
+        tells: list.columns.map((c) => c.guess),
+        units: [null, null],
+        how: new Map(),
+        made: null,
+      });
+    };
+    expect(said('Damage\tSize\nspall\t900 x 640 x 62')).toEqual([1]);
+    expect(said('Damage\tSize\nspall\t900 x 640 x 62 mm')).toEqual([]);
+  });
+});

@@ -19,6 +19,7 @@ import {
   voidOf,
 } from '../void';
 import { DAMAGES, HEADINGS, MATERIALS, type TellId } from './damage-words';
+import { type SizeInCell, sizesInCell } from './listed-size';
 import { type Beginning, basesOf } from './ready-chains';
 import { pieceOf, piecesOf, type Repair } from './repair';
 
@@ -35,6 +36,8 @@ const LISTED = texts('damage-list', {
   'not-on': '{method} is not done on {base}.',
   'no-count': 'A whole number from 1 to {most}.',
   'no-unit': 'In what unit is {cell}?',
+  'which-sizes': 'Which sizes are “{cell}”? Length × width × depth, or Ø × depth.',
+  'told-twice': 'The {size} has a column of its own.',
 });
 
 /** Lines of one list that become repairs of one job at most. */
@@ -159,7 +162,10 @@ export const listText = ({ columns, lines }: DamageList, numbers: ReadonlySet<nu
 /** Columns of sizes in which a bare figure stands and no unit is known: what they are in is to be said. */
 export const unitless = (list: DamageList, { tells, units }: ListSaid): readonly number[] =>
   list.columns.flatMap((_, i) =>
-    isSize(tells[i] ?? null) && !units[i] && list.lines.some(({ cells }) => isBare(cells[i] ?? '')) ? [i] : [],
+    !units[i] &&
+    list.lines.some(({ cells }) => toldIn(tells[i] ?? null, cells[i] ?? '', '').some((s) => isBare(s.text)))
+      ? [i]
+      : [],
   );
 
 /** What the list calls broken, each word once, in its order; the empty word where a line calls it nothing. */
@@ -193,9 +199,15 @@ export interface LengthReader {
   readonly system: UnitSystem;
 }
 
+/** What is said of a list, with the heading of each column: it may say in which order sizes stand in one cell. */
+interface Told extends ListSaid {
+  readonly headings: readonly string[];
+}
+
 /** Each line of a list as it is understood with what was said of it. */
 export function damagesIn(list: DamageList, said: ListSaid, reader: LengthReader): readonly Damage[] {
-  const all = list.lines.map((line) => damageOf(line, said, reader));
+  const told: Told = { ...said, headings: list.columns.map((c) => c.heading) };
+  const all = list.lines.map((line) => damageOf(line, told, reader));
   const same = (d: Damage) => all.filter((other) => other.name === d.name);
   // Several of one name are told apart by their order.
   return all.map((d) => (d.name && same(d).length > 1 ? { ...d, name: `${d.name} ${same(d).indexOf(d) + 1}` } : d));
@@ -204,7 +216,7 @@ export function damagesIn(list: DamageList, said: ListSaid, reader: LengthReader
 type Wrong = (tell: TellId | null, sentence: Message) => void;
 type CellOf = (tell: TellId) => string;
 
-function damageOf({ line, cells }: DamageList['lines'][number], said: ListSaid, reader: LengthReader): Damage {
+function damageOf({ line, cells }: DamageList['lines'][number], said: Told, reader: LengthReader): Damage {
   const faults: Damage['faults'][number][] = [];
   const at = (tell: TellId) => said.tells.indexOf(tell);
   const cell: CellOf = (tell) => {
@@ -228,7 +240,7 @@ function damageOf({ line, cells }: DamageList['lines'][number], said: ListSaid, 
   const sizes = sizesOf(said, cell, reader, wrong);
   const shape = begin && shapeFor(methodOf(begin.methodId)!.shapes, sizes.keys());
   const sized = shape && sizes.size ? sizedShape(shape, sizes) : null;
-  for (const [size, sentence] of sized?.wrong ?? []) wrong(size, sentence);
+  for (const [size, sentence] of sized?.wrong ?? []) wrong(at(size) < 0 ? 'sizes' : size, sentence);
   return {
     line,
     name: nameOf(cell('name'), what),
@@ -256,15 +268,32 @@ function countOf(cell: string, wrong: Wrong): number {
   return 1;
 }
 
+/** What a cell tells of sizes: its own, or several one by another. */
+const toldIn = (tell: TellId | null, cell: string, heading: string): readonly SizeInCell[] =>
+  tell === 'sizes' ? (sizesInCell(cell, heading) ?? []) : isSize(tell) ? [{ size: tell, text: cell }] : [];
+
 /** The sizes of a line that can be read. */
-function sizesOf({ tells, units }: ListSaid, cell: CellOf, { read, system }: LengthReader, wrong: Wrong): ListedSizes {
+function sizesOf(
+  { tells, units, headings }: Told,
+  cell: CellOf,
+  { read, system }: LengthReader,
+  wrong: Wrong,
+): ListedSizes {
   const sizes = new Map<SizeId, ListedSize>();
   for (const [i, tell] of tells.entries()) {
-    if (!isSize(tell) || cell(tell) === '') continue;
-    const [bare, unit] = [isBare(cell(tell)), units[i]];
-    const is = bare && !unit ? null : read(`${cell(tell).replace(ROUND, '')}${bare ? ` ${unit}` : ''}`);
-    if (is?.ok) sizes.set(tell, { valueMm: is.value, text: is.text, textSystem: system });
-    else wrong(tell, is?.sentence ?? LISTED['no-unit']({ cell: cell(tell) }));
+    if (tell === null || cell(tell) === '') continue;
+    const told = toldIn(tell, cell(tell), headings[i] ?? '');
+    if (tell === 'sizes' && !told.length) wrong(tell, LISTED['which-sizes']({ cell: cell(tell) }));
+    for (const { size, text } of told) {
+      if (tell === 'sizes' && tells.includes(size) && cell(size) !== '') {
+        wrong(tell, LISTED['told-twice']({ size: SIZES[size] }));
+        continue;
+      }
+      const [bare, unit] = [isBare(text), units[i]];
+      const is = bare && !unit ? null : read(`${text.replace(ROUND, '')}${bare ? ` ${unit}` : ''}`);
+      if (is?.ok) sizes.set(size, { valueMm: is.value, text: is.text, textSystem: system });
+      else wrong(tell, is?.sentence ?? LISTED['no-unit']({ cell: text }));
+    }
   }
   return sizes;
 }

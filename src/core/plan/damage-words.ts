@@ -8,6 +8,7 @@ export const TELLS = {
   what: 'what is broken',
   made: 'what it is made of',
   count: 'how many',
+  sizes: 'all its sizes',
 } as const;
 export type TellId = keyof typeof TELLS | SizeId;
 
@@ -21,6 +22,7 @@ export const HEADINGS: readonly (readonly [TellId | null, RegExp])[] = [
   ['count', /qty|quantit|count\b|how many|number of|no\.? of|pieces|\bpcs\b|anzahl|stück|menge/],
   ['rod', /\b(rod|bolt|stud|dowel|thread|bar)s?\b|gewinde|stange|bolzen/],
   ['embedment', /embed|einbind|verankerungstiefe/],
+  ['sizes', /\bsizes?\b|dimension|\b[lwb]\s*[x×*/]\s*[lwb]\b|abmessung|\bmaße|\bgröße$/],
   ['inner', /inner|inside|innen/],
   ['across', /diam|[øØ⌀]|\bdia\b|\bbore\b|across|durchmesser/],
   ['deepest', /deepest|max\w*\W*(depth|deep)|tiefste|größte tiefe/],
