@@ -108,6 +108,10 @@ describe('measured with what is at hand', () => {
     // At its ends nothing may be missing, or over.
     expect(toleranceOf(at('filler', 1))).toMatchObject({ shortPct: 0, overPct: expect.closeTo(200, 6) });
     expect(toleranceOf(at('filler', 3))).toMatchObject({ shortPct: expect.closeTo(200 / 3, 6), overPct: 0 });
+    // One figure is no range: so much water to a bag is weighed as any part of which the sheet says no more.
+    const alone = (pct: number) => ({ minPct: pct, usualPct: pct, maxPct: pct, of: 'A' as const });
+    const bag = { ...pasteSheet, dose: alone(26), ratio: { ...pasteSheet.ratio, tolerancePct: null } };
+    expect(toleranceOf(bag)).toEqual({ shortPct: 5, overPct: 5, fromSheet: false });
     expect(toleranceOf(pasteSheet)).toEqual({ shortPct: 5, overPct: 5, fromSheet: true });
     expect(saidTolerance(toleranceOf(at('filler', 2.5)))).toEqual({
       id: 'tolerance.uneven',

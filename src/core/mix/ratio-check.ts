@@ -27,7 +27,9 @@ export const evenly = (pct: number, fromSheet: boolean): Tolerance => ({ shortPc
  */
 export function toleranceOf(sheet: SheetRevision): Tolerance {
   const { ratio, dose } = sheet;
-  if (!dose) return evenly(ratio.tolerancePct ?? ASSUMED_TOLERANCE_PCT, ratio.tolerancePct !== null);
+  // One figure of a dose, 6.5 L of water to a bag, names no range: it is no tolerance of nought.
+  if (!dose || dose.minPct === dose.maxPct)
+    return evenly(ratio.tolerancePct ?? ASSUMED_TOLERANCE_PCT, ratio.tolerancePct !== null);
   const chosen = ratio.b / ratio.a;
   const off = (pct: number) => (perHundredOfA(pct, dose.of) / 100 / chosen - 1) * 100;
   const [shortPct, overPct] = [Math.max(0, -off(dose.minPct)), Math.max(0, off(dose.maxPct))];

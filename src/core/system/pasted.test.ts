@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { SystemKindId } from './kinds';
 import { MILESTONES, type MilestoneId } from './milestone';
 import { linesOf, readPasted, wantsUnit, windowIn } from './pasted';
 import { milestoneMeant } from './pasted-words';
@@ -78,6 +79,15 @@ test('a band of whole degrees is one row, and “30 °C and above” the last of
   ]);
 });
 
+test('what a table of an anchor calls gel and cure is its working time and its load; beside those words they stay', () => {
+  const kinds = (text: string, kind: SystemKindId) => readPasted(text, 'paste', kind).map((t) => t.guess);
+  const two = 'Base Gel time Cure time\n10 °C 15 min 80 min\n20 °C 6 min 45 min';
+  expect(kinds(two, 'anchor-pack')).toEqual(['use-by', 'load']);
+  expect(kinds(two, 'liquid-resin')).toEqual(['gel', 'full-cure']);
+  const all = 'Base;Working time;Gel time;Load;Cure\n10 °C;12 min;15 min;80 min;1 d';
+  expect(kinds(all, 'anchor-pack')).toEqual(['use-by', 'gel', 'load', 'full-cure']);
+});
+
 test('the hardening of a wet hole is not taken for that of a dry one', () => {
   expect(
     read('Concrete\tWorking time\tCuring time dry\tCuring time wet\n5 to 9 °C\t25 min\t2 h\t4 h').map(([h, guess]) => [
@@ -120,6 +130,20 @@ test.each([
   ],
   ['Foot traffic (10 / 20 °C): 24 h / 12 h', [['Foot traffic', 'foot', ['10 C: 24 h', '20 C: 12 h']]]],
   ['Handling: 24 h at 10 °C, 10 h at 20 °C', [['Handling', 'release', ['10 C: 24 h', '20 C: 10 h']]]],
+  [
+    'Gel time 25 min at 20 °C. Cured after 24 h',
+    [
+      ['Gel time', 'gel', ['20 C: 25 min']],
+      ['Cured', 'full-cure', ['20 C: 24 h']],
+    ],
+  ],
+  [
+    'Initial cure 8 h, full cure 48 h at 25 °C',
+    [
+      ['Initial cure', 'release', ['25 C: 8 h']],
+      ['full cure', 'full-cure', ['25 C: 48 h']],
+    ],
+  ],
   [
     'Recoat (20 °C): min. 4 h, max. 24 h',
     [
@@ -287,6 +311,9 @@ const WORDS: readonly (readonly [string, MilestoneId])[] = [
   ['Resistant to rain', 'dry'],
   ['Water immersion', 'wet'],
   ['Clamp time', 'release'],
+  ['Wash within', 'wash-until'],
+  ['First washing after', 'wash-from'],
+  ['Time before grouting', 'overlay'],
   ['Can be sanded after', 'sandable'],
   ['Time to remain in the static mixer nozzle', 'idle'],
 ];
@@ -300,7 +327,7 @@ test.each(['Pot life in heaps', 'Working time, spread out', 'Use-by out of the b
 );
 test('our own words for a time are known to be that time, but for those nobody else prints', () => {
   const ours = Object.entries(MILESTONES).filter(([id, m]) => milestoneMeant(m.label) !== id);
-  expect(ours.map(([id]) => id)).toEqual(['bare', 'wash-from', 'wash-until', 'sandable-until']);
+  expect(ours.map(([id]) => id)).toEqual(['bare', 'sandable-until']);
 });
 
 test.each([

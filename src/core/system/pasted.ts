@@ -1,8 +1,22 @@
 import { refuse, texts } from '../say';
 import { parseQuantity } from '../typed';
+import { type SystemKindId, systemKind } from './kinds';
 import { type MilestoneId, milestoneKind } from './milestone';
+import {
+  ANY_TEMPERATURE,
+  ANY_TIME,
+  BARE,
+  cellsOf,
+  degreeIn,
+  NOTHING,
+  NUMBER,
+  PERCENT,
+  tempOf,
+  UNIT_CELL,
+  WHOLE_TIME,
+} from './pasted-cells';
 import { headingsIn, massIn, milestoneMeant, plainHeading, saysWindow, unitIn } from './pasted-words';
-import { type ClockUnit, partTimeLine, plainLine, TEMPERATURE, TIME, timeLinesIn } from './time-line';
+import { type ClockUnit, partTimeLine, plainLine, TIME, timeLinesIn } from './time-line';
 
 const REFUSED = texts('refused.system.pasted', {
   'no-temperatures-times':
@@ -23,59 +37,6 @@ export interface PastedTime {
   /** The pot it is said of, `100 g`. */
   readonly reference: string | null;
 }
-
-type Degree = 'C' | 'F' | null;
-
-const NUMBER = '[-+]?\\d+(?:[.,]\\d+)?';
-const BARE = new RegExp(`^(?:[<>~≥≤]=?\\s*)?(${NUMBER})(?:\\s*(?:to|-|/)\\s*(${NUMBER}))?$`);
-const NOTHING = /^(?:[-–—/]|n\.?\s?\/?[ad]\.?|none|nil)?$/i;
-const ANY_TEMPERATURE = new RegExp(TEMPERATURE, 'gi');
-const ANY_TIME = new RegExp(TIME, 'gi');
-const WHOLE_TIME = new RegExp(`^(?:[<>≥≤]=?\\s*)?(?:${TIME})$`, 'i');
-/** A cell that names the unit of its column. */
-const UNIT_CELL = /^[([]?\s*(?:°\s*[CF]|min\w*|h(?:ours?|rs?)?|d(?:ays?)?)\.?\s*[)\]]?$/i;
-const PERCENT = /^(\d+(?:[.,]\d+)?)\s*%/;
-
-/** What stands in a line without its gaps: its words, then what is a temperature, a time, a share or a gap. */
-function pieces(line: string): readonly string[] {
-  const plain = plainLine(line);
-  if (new RegExp(`^${NUMBER}(?:\\s+(?:${NUMBER}(?:-\\d+)?|-))+$`).test(plain)) return plain.split(/\s+/);
-  if (plain.split(' ').every((word) => UNIT_CELL.test(word))) return plain.split(' ');
-  const warm = [...plain.matchAll(ANY_TEMPERATURE)];
-  const inWarm = (at: number) => warm.some((m) => at >= m.index && at < m.index + m[0].length);
-  const found = [
-    ...warm,
-    ...[...plain.matchAll(ANY_TIME)].filter((m) => !inWarm(m.index)),
-    ...[...plain.matchAll(/\d+(?:[.,]\d+)?\s*%/g)].filter((m) => !inWarm(m.index)),
-    ...plain.matchAll(/(?<=\s)(?:-|n\.?\/?a\.?)(?=\s|$)/gi),
-  ].sort((a, b) => a.index - b.index);
-  if (!found.length) return [plain];
-  const words = plain.slice(0, found[0]!.index).trim();
-  return [...(words ? [words] : []), ...found.map((m) => m[0].trim())];
-}
-
-/** A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or a time. */
-function cellsOf(line: string): readonly string[] {
-  const parted = /\t/.test(line) ? line.split('\t') : line.trim().split(/\s{2,}|\s*[|;]\s*/);
-  return parted.length > 1 ? parted.map((c) => plainLine(c)) : pieces(line);
-}
-
-const WHOLE_TEMPERATURE = new RegExp(`^(?:${TEMPERATURE})$`, 'i');
-
-/** A temperature or a band of them, as `parseTable` reads it; null where the cell is none. */
-function tempOf(cell: string, degree: Degree): string | null {
-  const told = WHOLE_TEMPERATURE.test(cell);
-  if (!told && (!degree || !BARE.test(cell))) return null;
-  const named = /([CF])\b(?!.*[CF]\b)/i.exec(cell)?.[1]?.toUpperCase() ?? degree ?? 'C';
-  const line = partTimeLine(`${told ? cell : `${cell} ${named}`}: 1 h`);
-  if (!line?.temps.length) return null;
-  const ends = line.temps.map((t) => t.replace(/[^\d.,-]/g, ''));
-  const open = line.open === 'above' ? 'above ' : line.open === 'below' ? 'below ' : '';
-  return `${open}${ends.join(' to ')} ${named}`;
-}
-
-const degreeIn = (words: string): Degree =>
-  /(?:°|deg\w*)\s*F\b|\bfahrenheit/i.test(words) ? 'F' : /°|\bdeg|temp|celsius/i.test(words) ? 'C' : null;
 
 /** A range as long as this is no doubt about one hour: it is a first and a last one. */
 const WINDOW = 2;
@@ -282,9 +243,21 @@ const withDegrees = (line: string): string =>
       .join(' / '),
   );
 
+/** A line that tells several times, each with its words, as lines of their own; the temperature behind is that of all. */
+function sayings(line: string): readonly string[] {
+  const pieces = line.split(/,\s+|\s+(?:and|und)\s+/);
+  const each = pieces.length > 1 && pieces.every((p) => /^\p{L}/u.test(p) && p.match(ANY_TIME)?.length === 1);
+  // Min. 4 h, max. 24 h are the ends of one time.
+  if (!each || pieces.slice(1).some((p) => milestoneMeant(p) === null)) return [line];
+  const temp = line.match(ANY_TEMPERATURE);
+  return temp?.length === 1 ? pieces.map((p) => (p.includes(temp[0]) ? p : `${p} at ${temp[0]}`)) : pieces;
+}
+
 /** One time a line, its temperature beside it or said once for all: `Pot life at 20 °C: 30 min`. */
 function listed(lines: readonly string[]): readonly PastedTime[] {
-  const told = lines.flatMap((line) => line.split(/;\s+/)).map((line) => withDegrees(plainLine(line)));
+  const told = lines
+    .flatMap((line) => line.split(/;\s+|\.\s+(?=\p{Lu})/u))
+    .flatMap((line) => sayings(withDegrees(plainLine(line))));
   const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
   const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
   const found: { heading: string; reference: string | null; cells: Cell[] }[] = [];
@@ -314,29 +287,45 @@ function listed(lines: readonly string[]): readonly PastedTime[] {
   );
 }
 
+/** What sheets of one kind call by the word of another: the curing of an anchor ends in its load. */
+const CALLED: Partial<Readonly<Record<MilestoneId, MilestoneId>>> = { 'full-cure': 'load', gel: 'use-by' };
+
+/** What a time of a table means on a sheet of some kind, beside the others of the table. */
+function meantFor(
+  kind: SystemKindId | null,
+  guess: MilestoneId | null,
+  all: readonly PastedTime[],
+): MilestoneId | null {
+  const called = guess && CALLED[guess];
+  if (!kind || !called) return guess;
+  const { times } = systemKind(kind);
+  const theirs = !times.includes(guess) && times.includes(called) && all.every((t) => t.guess !== called);
+  return theirs ? called : guess;
+}
+
 /** No row of a table is longer; what is, is prose with nothing for us in it. */
 const LONGEST_LINE = 500;
 
 /**
  * Reads a whole table of times as it comes out of a sheet: temperatures down the side or along the top, or a line for
  * each time; cells parted by tabs, dividers or gaps, or not at all; times by dose; a window in one cell as its two ends.
+ * @param kind of the sheet: what its trade calls a time, where that is known
  * @returns one entry a time, in the order of the table, those without any cell left out
  * @throws Refusal when no temperatures, or no times beside them, are found
  * @example readPasted('Temp  Pot life  Handling\n10 °C  40 min  12 h\n20 °C  20 min  6 h')
  */
-export function readPasted(text: string, field: string): readonly PastedTime[] {
+export function readPasted(text: string, field: string, kind: SystemKindId | null = null): readonly PastedTime[] {
   const lines = text.split(/\r?\n/).filter((l) => l.trim() && l.length <= LONGEST_LINE);
   const rows = lines.map(cellsOf);
   const found = [across(rows, lines) ?? [], downwards(rows, lines), listed(lines)].find((times) => times.length > 0);
-  return (
-    found ??
-    refuse(
-      field,
-      text.slice(0, 80),
-      'temperatures with times beside them',
-      REFUSED['no-temperatures-times']({ row: '10 °C, 40 min, 12 h' }),
-    )
-  );
+  return found
+    ? found.map((time) => ({ ...time, guess: meantFor(kind, time.guess, found) }))
+    : refuse(
+        field,
+        text.slice(0, 80),
+        'temperatures with times beside them',
+        REFUSED['no-temperatures-times']({ row: '10 °C, 40 min, 12 h' }),
+      );
 }
 
 /** The lines that `parseTable` reads, with the unit of bare numbers. */

@@ -9,6 +9,7 @@ import {
   type MilestoneId,
   type PastedTime,
   readPasted,
+  type SystemKindId,
   wantsUnit,
 } from '@/core/system';
 import { phrase } from '@/words';
@@ -37,16 +38,18 @@ interface Said {
 
 /** A whole table of times out of a sheet: what is found in it, and what each of its times is. */
 export function PasteTable({
+  kind,
   onTake,
   onClose,
 }: {
+  kind: SystemKindId;
   onTake: (found: readonly TakenTime[]) => void;
   onClose: () => void;
 }) {
   const { example } = useExamples();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<Readonly<Record<number, Said>>>({});
-  const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste')) : null), [text]);
+  const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste', kind)) : null), [text, kind]);
   const times: readonly PastedTime[] = found?.ok ? found.value : [];
   const say = (i: number, over: Said) => setSaid((was) => ({ ...was, [i]: { ...was[i], ...over } }));
   const kindOf = (i: number): MilestoneId | '' => said[i]?.kind ?? times[i]?.guess ?? '';

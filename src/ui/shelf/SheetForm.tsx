@@ -191,6 +191,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         <Heading>Times</Heading>
         <TimesFields
           times={draft.times}
+          kind={draft.kind}
           family={draft.family}
           system={system}
           faults={faults}

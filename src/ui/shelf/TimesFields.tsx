@@ -15,6 +15,7 @@ import {
   type RunsOn,
   STARTS,
   type StartId,
+  type SystemKindId,
   windowIn,
 } from '@/core/system';
 import type { UnitSystem } from '@/core/units';
@@ -30,6 +31,7 @@ const IDS = Object.keys(MILESTONES) as MilestoneId[];
 /** Times as the sheet prints them, each with the picture of what was understood beside it. */
 export function TimesFields({
   times,
+  kind,
   family,
   system,
   faults,
@@ -37,6 +39,7 @@ export function TimesFields({
   onLeave,
 }: {
   times: readonly TimeDraft[];
+  kind: SystemKindId;
   family: FamilyId;
   system: UnitSystem;
   faults: DraftFaults;
@@ -74,6 +77,7 @@ export function TimesFields({
       </p>
       {pasting && (
         <PasteTable
+          kind={kind}
           onTake={(found) => {
             take(found);
             setPasting(false);
