@@ -49,7 +49,7 @@ export const resinSheet: SheetRevision = {
   primer: 'none',
   protection: [...systemKind('anchor-pack').protection],
   hazards: [
-    'Sensitising: gloves and eye cover for both parts.',
+    'Sensitising: no bare skin, for both parts.',
     'Peroxide in part B: keep from eyes, flames and accelerators.',
   ],
 };
@@ -175,8 +175,8 @@ export const mortarSheet: SheetRevision = {
   coverageKgPerM2Mm: 2.15,
   protection: [...systemKind('mortar-kit').protection],
   hazards: [
-    'Sensitising: gloves and eye cover for both parts.',
-    'Silica dust: breathing protection when pouring sand and when grinding.',
+    'Sensitising: no bare skin, for both parts.',
+    'Silica dust when pouring and when grinding.',
   ],
 };
 
@@ -232,7 +232,7 @@ export const pasteSheet: SheetRevision = {
   mixMin: 4,
   mixManner: 'fold on a board, scrape twice',
   protection: [...systemKind('paste').protection],
-  hazards: ['Sensitising: gloves and eye cover for both parts.', 'Solvent wipes and hot work do not go together.'],
+  hazards: ['Sensitising: no bare skin, for both parts.', 'Solvent wipes and hot work do not go together.'],
 };
 
 export const sampleSheets: readonly SheetRevision[] = [

@@ -35,7 +35,7 @@ export function VoidFields({ of, v, problemAt }: { of: PassRef; v: Void; problem
           label="Back of the void"
           options={[
             { id: 'closed', label: 'closed' },
-            { id: 'open', label: 'open' },
+            { id: 'open', label: 'open behind' },
           ]}
           value={v.back}
           onChange={(back) => changeVoid(of, (old) => ({ ...old, back }), 'back')}
