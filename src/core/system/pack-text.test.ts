@@ -27,6 +27,14 @@ test.each([
   ['0,5 l + 25 cl', 'liquid-resin', { A: '0,5 l', B: '250 mL' }],
   ['1.2 kg, 0.6 kg, 7.8 kg', 'mortar-kit', { A: '1.2 kg', B: '0.6 kg', C: '7.8 kg' }],
   ['25 kg bag', 'cement-water', { A: '25 kg' }],
+  ['resin 800g hardener 200g', 'liquid-resin', { A: '800 g', B: '200 g' }],
+  // The hardener told first is still the hardener.
+  ['B 200 g, A 1 kg', 'liquid-resin', { A: '1 kg', B: '200 g' }],
+  ['hardener 0.25 kg, resin 1 kg', 'liquid-resin', { A: '1 kg', B: '0.25 kg' }],
+  // What both make together is no third part.
+  ['5 kg (4 kg + 1 kg)', 'liquid-resin', { A: '4 kg', B: '1 kg' }],
+  ['600 mL (2 x 300 mL)', 'cartridge-paste', { A: '300 mL', B: '300 mL' }],
+  ['4 kg + 1 kg = 5 kg', 'liquid-resin', { A: '4 kg', B: '1 kg' }],
 ] as const)('“%s” of a %s', (text, kind, parts) => {
   expect(readPack(text, { kind }, 'metric')?.parts).toEqual(parts);
 });
@@ -65,4 +73,12 @@ test('law: whatever is parted adds up to the pack again, in the ratio it was par
       },
     ),
   );
+});
+
+test('a carton of packs is read as one of them, a gallon or a quart by the country of the reader', () => {
+  const carton = readPack('carton of 12 x 300 mL 10:1', { kind: 'anchor-pack' }, 'metric')!;
+  expect(millilitres(carton.parts.A) + millilitres(carton.parts.B)).toBeCloseTo(300, 6);
+  const us = readPack('3 gallon kit 2:1', { kind: 'liquid-resin' }, 'us')!;
+  expect([us.ratio, millilitres(us.parts.B)]).toEqual(['2:1 by volume', expect.closeTo(3785.411784, 3)]);
+  expect(readPack('3 gallon kit 2:1', { kind: 'liquid-resin' }, 'metric')).toBeNull();
 });

@@ -1,4 +1,4 @@
-import { parseQuantity, parseRatio, readNumber } from '../typed';
+import { isBackwards, parseQuantity, parseRatio, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
 import { type PartId, type SystemKindId, systemKind } from './kinds';
 
@@ -12,7 +12,7 @@ export interface PackRead {
 
 /** An amount as it stands on a pack: `2 × 150 mL`, `1 1/2 US gal`, `19 kg`, `10 oz av`. */
 const AMOUNT =
-  /(?:(\d)\s*[x×]\s*)?(\d[\d.,]*(?:\s+\d+\/\d+)?)\s*((?:US|UK|imp\.?)\s*(?:fl\.?\s*oz|gal|qt|pt)|fl\.?\s*oz(?:\s*(?:US|UK))?|oz(?:\s*av)?|millilit(?:re|er)s?|lit(?:re|er)s?|grams?|kilos?|pounds?|kg|lbs?|ml|cc|cl|gal|g|l)(?![a-z])(?:\s*\((US|UK)\))?/gi;
+  /(?:(?<!\d)(\d{1,3})\s*[x×]\s*)?(\d[\d.,]*(?:\s+\d+\/\d+)?)\s*((?:US|UK|imp\.?)\s*(?:fl\.?\s*oz|gal|qt|pt)|fl\.?\s*oz(?:\s*(?:US|UK))?|oz(?:\s*av)?|millilit(?:re|er)s?|lit(?:re|er)s?|grams?|kilos?|pounds?|kg|lbs?|ml|cc|cl|gallons?|gal|quarts?|qts?|pints?|pts?|g|l)(?![a-z])(?:\s*\((US|UK)\))?/gi;
 const RATIO = /\d+(?:[.,]\d+)?(?:\s*:\s*\d+(?:[.,]\d+)?)+(?:\s*(?:by\s+)?(?:weight|mass|volume|vol|wt|w\/w|v\/v))?/i;
 
 interface Amount {
@@ -32,6 +32,19 @@ function amountOf(number: string, unit: string, country: string | undefined, sys
     if (read.ok && read.value > 0) return { kind, core: read.value, text };
   }
   return null;
+}
+
+/** Rounded as packs are. */
+const SUM_PCT = 1;
+
+/** Amounts without the one that is the sum of the others: `5 kg (4 kg + 1 kg)`. */
+function withoutTheirSum(amounts: readonly Amount[]): Amount[] {
+  const isSum = (of: Amount) => {
+    const rest = amounts.filter((a) => a !== of);
+    const sum = rest.reduce((n, a) => n + a.core, 0);
+    return rest.length > 1 && rest.every((a) => a.kind === of.kind) && Math.abs(sum / of.core - 1) < SUM_PCT / 100;
+  };
+  return amounts.filter((a) => !isSum(a));
 }
 
 const rounded = (n: number): number => Number(n.toPrecision(12));
@@ -59,12 +72,16 @@ export function readPack(
   system: UnitSystem,
 ): PackRead | null {
   const spec = systemKind(of.kind);
-  const amounts: Amount[] = [];
+  const told: Amount[] = [];
   for (const [, times, number = '', unit = '', country] of text.matchAll(AMOUNT)) {
     if ('bad' in readNumber(number.split(/\s/)[0]!)) continue;
     const amount = amountOf(number, unit, country, system);
-    if (amount) for (let i = 0; i < Number(times ?? 1); i++) amounts.push(amount);
+    // More of a size than there are parts is a carton of packs.
+    const each = Number(times ?? 1) > spec.parts.length ? 1 : Number(times ?? 1);
+    if (amount) for (let i = 0; i < each; i++) told.push(amount);
   }
+  const amounts = withoutTheirSum(told);
+  if (amounts.length === 2 && isBackwards(text)) amounts.reverse();
   const printed = RATIO.exec(text.replaceAll(AMOUNT, ' '))?.[0] ?? null;
   if (!amounts.length) return null;
   const first = amounts[0]!;

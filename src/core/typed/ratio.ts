@@ -25,8 +25,8 @@ const isVolume = (words: string): boolean =>
 const NAMED = '(?:[ABC]\\b|resin|base|harz|hardener|härter|catalyst)';
 const OF_A = /\bA\b|(?<=\d)A\b|\b(?:[Rr]esin|[Bb]ase|[Hh]arz)\b/;
 const OF_B = /\bB\b|(?<=\d)B\b|\b(?:[Hh]ardener|[Hh]ärter|[Cc]atalyst)\b/;
-/** Whether the hardener is told before the resin: `1 part hardener to 4 parts resin`. */
-const isBackwards = (text: string): boolean => {
+/** Whether the hardener is told before the resin: `1 part hardener to 4 parts resin`, `B 200 g, A 1 kg`. */
+export const isBackwards = (text: string): boolean => {
   const [a, b] = [text.search(OF_A), text.search(OF_B)];
   return a >= 0 && b >= 0 && b < a;
 };
