@@ -243,6 +243,13 @@ describe('a sheet typed in the order in which it is printed', () => {
     expect(await time('Grind or sand').inputValue()).toBe('20 C: 2 h');
     expect(await time('Ground or sanded until').inputValue()).toBe('20 C: 6 h');
     expect(await part.count()).toBe(0);
+    // A range typed whole into the first of two fields is that of both.
+    await page.getByLabel('Base from').fill('5 to 30 °C');
+    await page.getByLabel('Base from').press('Tab');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[id="sheet-limits.baseMaxC"]')?.value === '30 °C',
+    );
+    expect(await page.getByLabel('Base from').inputValue()).toBe('5 °C');
   });
 
   test('what keeps it from the shelf is a list that leads to each field, into what is folded as well', async () => {

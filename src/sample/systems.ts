@@ -174,10 +174,7 @@ export const mortarSheet: SheetRevision = {
   primer: 'drawn-off',
   coverageKgPerM2Mm: 2.15,
   protection: [...systemKind('mortar-kit').protection],
-  hazards: [
-    'Sensitising: no bare skin, for both parts.',
-    'Silica dust when pouring and when grinding.',
-  ],
+  hazards: ['Sensitising: no bare skin, for both parts.', 'Silica dust when pouring and when grinding.'],
 };
 
 /** One figure at 23 °C for most milestones; tins mixed by hand or by weight. */

@@ -6,3 +6,4 @@ export * from './pace';
 export * from './parse';
 export * from './ratio';
 export * from './thread';
+export * from './which';

@@ -23,6 +23,19 @@ const A_RANGE = new RegExp(
 const OFF_BY = /^(.*?\d.*?)\s*(?:±|\+\/-|\+-)\s*[\d.,]+\s*([^\d\s].*)?$/;
 
 /**
+ * The two ends of a typed range, each with the unit said for both.
+ * @returns null where it is no range
+ * @example endsOf('5 - 30 °C', '.') // ['5 °C', '30 °C']
+ */
+export function endsOf(text: string, mark: DecimalMark): readonly [string, string] | null {
+  const [, low = '', lowUnit = '', high = '', highUnit = ''] = A_RANGE.exec(text.trim().replace(/[−–—]/g, '-')) ?? [];
+  const unit = highUnit.trim() || lowUnit.trim();
+  const [from, to] = [readNumber(low, mark), readNumber(high, mark)];
+  if (!low || !('value' in from) || !('value' in to) || from.value >= to.value) return null;
+  return [`${low} ${unit}`.trim(), `${high} ${unit}`.trim()];
+}
+
+/**
  * What a field for one figure asks of two: which of a range, or the figure without what it may be off by.
  * @param text as typed, hyphens for every dash
  * @param reads whether a text is a figure of the field
@@ -37,13 +50,10 @@ export function whichOf(text: string, mark: DecimalMark, reads: (text: string) =
     const alone = /[^\d.,\s]$/.test(off[1]!) ? off[1]! : `${off[1]} ${off[2] ?? ''}`.trim();
     return asked(ASKED['give-or-take']({ text }), [alone]);
   }
-  const [, low = '', lowUnit = '', high = '', highUnit = ''] = A_RANGE.exec(text) ?? [];
-  const unit = highUnit.trim() || lowUnit.trim();
-  const [from, to] = [readNumber(low, mark), readNumber(high, mark)];
-  if (!low || !('value' in from) || !('value' in to) || from.value >= to.value) return null;
-  const middle = String(Number(((from.value + to.value) / 2).toPrecision(6))).replace('.', mark);
-  return asked(
-    ASKED.range({ text }),
-    [low, middle, high].map((n) => `${n} ${unit}`.trim()),
-  );
+  const ends = endsOf(text, mark);
+  if (!ends) return null;
+  const [from, to] = ends.map((end) => readNumber(/^[-+\d.,]+/.exec(end)![0], mark));
+  const middle = 'value' in from! && 'value' in to! ? Number(((from.value + to.value) / 2).toPrecision(6)) : Number.NaN;
+  const between = `${String(middle).replace('.', mark)}${/\s.*$/.exec(ends[0])?.[0] ?? ''}`;
+  return asked(ASKED.range({ text }), [ends[0], between, ends[1]]);
 }

@@ -7,7 +7,7 @@ import type { Message } from '@/core/say';
 import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
 
 import type { Kind, UnitSystem } from '@/core/units';
-import { joined, lowered, phrase, readQuantity } from '@/words';
+import { joined, lowered, phrase, readQuantity, spokenMark } from '@/words';
 import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
@@ -15,6 +15,7 @@ import { useOwnMoney } from '../workspace/own-money';
 import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
 import { clock, putSheet, useWorkspace } from '../workspace/workspace';
+import { inBothEnds } from './both-ends';
 import { blankDraft, type KitDraft, type SheetDraft } from './draft';
 import { FurtherFields } from './FurtherFields';
 import { KitsFields } from './KitsFields';
@@ -114,6 +115,8 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
       let waited = draft;
       for (const k of draft.kits) waited = withPack(waited, k, system);
       if (waited !== draft) set({ kits: waited.kits });
+      const both = inBothEnds(draft, field, spokenMark());
+      if (both) set(both);
       left(field);
     },
   };

@@ -1,7 +1,7 @@
 import { KIND_IDS, mixedDensity, SheetRevision, systemKind } from '@/core/system';
 import { sampleSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
-import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
+import { blankDraft, draftOf, inBothEnds, ofKind, type SheetDraft } from './draft';
 import { readDraft } from './read-draft';
 
 const read = (d: SheetDraft, before: SheetRevision | null = null) =>
@@ -438,5 +438,33 @@ describe('what a sheet says of holes', () => {
 
   test('what is mixed in a pot keeps none: no rod is set with it', () => {
     expect(made({ ...paste(), rods: 'M12: 14', wetHoles: 'no' })).toBeNull();
+  });
+});
+
+describe('a range typed whole into the first of two fields', () => {
+  const blank = blankDraft();
+  const limits = (text: string, more: Record<string, string> = {}) =>
+    inBothEnds({ ...blank, limits: { baseMinC: text, ...more } }, 'limits.baseMinC', '.')?.limits;
+
+  test.each([
+    ['5 to 30 °C', { baseMinC: '5 °C', baseMaxC: '30 °C' }],
+    ['+5 - +30 °C', { baseMinC: '+5 °C', baseMaxC: '+30 °C' }],
+    ['-5–30', { baseMinC: '-5', baseMaxC: '30' }],
+    ['5 bis 30 °C', { baseMinC: '5 °C', baseMaxC: '30 °C' }],
+  ])('%s', (text, ends) => expect(limits(text)).toEqual(ends));
+
+  test('what is there already stands, and one figure stays one', () => {
+    expect(limits('5 to 30 °C', { baseMaxC: '25 °C' })).toBeUndefined();
+    expect(limits('5 °C')).toBeUndefined();
+    expect(limits('30 to 5 °C')).toBeUndefined();
+    expect(inBothEnds({ ...blank, limits: { cureMinC: '5 to 30 °C' } }, 'limits.cureMinC', '.')).toBeNull();
+  });
+
+  test('of a dose and of the store as of the base', () => {
+    expect(inBothEnds({ ...blank, doseMin: '1 - 3 %' }, 'doseMin', '.')).toEqual({ doseMin: '1 %', doseMax: '3 %' });
+    expect(inBothEnds({ ...blank, storeMin: '5-25 C' }, 'storeMin', '.')).toEqual({
+      storeMin: '5 C',
+      storeMax: '25 C',
+    });
   });
 });
