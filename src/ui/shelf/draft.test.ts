@@ -1,7 +1,8 @@
 import { KIND_IDS, mixedDensity, SheetRevision, systemKind } from '@/core/system';
 import { sampleSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
-import { blankDraft, draftOf, inBothEnds, ofKind, type SheetDraft } from './draft';
+import { inBothEnds } from './both-ends';
+import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
 import { readDraft } from './read-draft';
 
 const read = (d: SheetDraft, before: SheetRevision | null = null) =>
