@@ -2,6 +2,11 @@
 const ENGLISH: readonly (readonly [german: RegExp, english: string])[] = [
   [/\bheute (abend|nacht)\b/gi, 'tonight'],
   [/\bheute\b/gi, 'today'],
+  [/(?<!\p{L})übermorgen\b/giu, 'day after tomorrow'],
+  [/\bmorgen früh (?:um )?(?=\d)/gi, 'tomorrow '],
+  [/\bhalb (\d{1,2})\b/gi, 'half to $1'],
+  [/\bviertel nach (\d{1,2})\b/gi, 'quarter past $1'],
+  [/\bviertel vor (\d{1,2})\b/gi, 'quarter to $1'],
   [/\bmorgen früh\b/gi, 'tomorrow morning'],
   [/\bmorgen\b/gi, 'tomorrow'],
   [/\bgestern\b/gi, 'yesterday'],

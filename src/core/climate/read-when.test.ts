@@ -32,9 +32,26 @@ test.each([
   ['Tue 5 May 2026 09:00', '2026-05-05 09:00'],
   ['25/5/2026 8:00', '2026-05-25 08:00'],
   ['3 May 8:00', '2026-05-03 08:00'],
+  // The month before its day, and the day of a month that nobody names.
+  ['May 12 2:30 pm', '2026-05-12 14:30'],
+  ['May 20, 6pm', '2026-05-20 18:00'],
+  ['May 20th, 2027 6 pm', '2027-05-20 18:00'],
+  ['Tue May 12', '2026-05-12 07:00'],
+  ['Thu 14th 8am', '2026-05-14 08:00'],
+  ['the 3rd at 8', '2026-06-03 08:00'],
+  ['5th', '2026-05-05 07:00'],
+  ['14.30', '2026-05-05 14:30'],
+  ['0700', '2026-05-06 07:00'],
+  ['tomorrow 0600', '2026-05-06 06:00'],
+  ['half past 7 tomorrow', '2026-05-06 07:30'],
+  ['quarter to 8 tomorrow', '2026-05-06 07:45'],
+  ['day after tomorrow 7', '2026-05-07 07:00'],
+  ['übermorgen 7', '2026-05-07 07:00'],
+  ['morgen früh um 6', '2026-05-06 06:00'],
+  ['morgen halb 8', '2026-05-06 07:30'],
 ])('“%s” is %s', (text, wanted) => expect(read(text)).toBe(wanted));
 
-test.each(['', 'soon', 'Fri noon or so', '31/31/2026', 'from Mon to Wed', '5 May 2400 9:00', '25:70'])(
+test.each(['', 'soon', 'Fri noon or so', '31/31/2026', 'from Mon to Wed', '5 May 2400 9:00', '25:70', '2026', '12.05'])(
   '“%s” is a sentence, never a guess',
   (text) => expect(read(text)).toMatch(/^(That is no day and hour|The year must)/),
 );
@@ -45,6 +62,15 @@ test('a day and a month that could be either are asked, and each press says what
   expect(asked.choices!.map((c) => c.label)).toEqual(['5 June 2026', '6 May 2026']);
   expect(asked.choices!.map((c) => read(c.text))).toEqual(['2026-06-05 07:00', '2026-05-06 07:00']);
   expect(read('5/5/2026')).toBe('2026-05-05 07:00');
+});
+
+test('a weekday that is not that of its date is asked, with both days as presses', () => {
+  const asked = readWhen('Mon 12 May 18:00', { nowMs, zone, atHour: 7 });
+  if (asked.ok) throw new Error('it was guessed');
+  expect(plainWords(asked.sentence)).toBe('The day and its date do not go together. Which of them is meant?');
+  expect(asked.choices!.map((c) => c.label)).toEqual(['Tue 12 May', 'Mon 11 May']);
+  expect(asked.choices!.map((c) => read(c.text))).toEqual(['2026-05-12 18:00', '2026-05-11 18:00']);
+  expect(read('Tue 12 May 18:00')).toBe('2026-05-12 18:00');
 });
 
 test('without a year the coming day is meant, in every form, unless it lies a few weeks behind', () => {

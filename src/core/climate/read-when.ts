@@ -7,6 +7,7 @@ import { inEnglish } from './german-when';
 
 const REFUSED = texts('refused.climate.read-when', {
   'two-ways': '“{all}” can be read in two ways.',
+  'other-weekday': 'The day and its date do not go together. Which of them is meant?',
   'no-year': 'The year must lie between {from} and {to}.',
   'no-hour': 'That is no hour of the day. Type it as 7, 7am, 17:30 or noon.',
   'no-date': 'That is no day. Type it as “23 Apr”, “next Fri” or “2026-04-23”.',
@@ -34,11 +35,45 @@ const BEHIND_DAYS = 35;
 const bad = (sentence: Message): Parsed => ({ ok: false, sentence });
 const pad = (n: number) => String(n).padStart(2, '0');
 
+const MONTH = '(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\\.?';
+const ORDINAL = '(?:st|nd|rd|th)';
+/** `May 12`, `Apr 20, 2027`: the month before its day. */
+const MONTH_FIRST = new RegExp(`\\b(${MONTH}) (\\d{1,2})${ORDINAL}?\\b(?!:|\\.\\d| ?[ap]\\.?m)(?:, ?(\\d{4}))?`, 'i');
+/** `Thu 15th`: the day of a month that nobody names. */
+const DAY_OF_MONTH = new RegExp(`(?<!${MONTH} )\\b(\\d{1,2})${ORDINAL}\\b(?! (?:of )?${MONTH})`, 'i');
+const DAY_WORD = '(?:day|mon|tues?|wed|thu(?:rs)?|fri|sat|sun|tomorrow|today|tonight)\\.?,?';
+/** `0700`, alone or behind a day. */
+const FOUR_DIGITS = new RegExp(`^(|.*${DAY_WORD} )([01]\\d|2[0-3])([0-5]\\d)$`, 'i');
+const YEARS_ABOUT = 5;
+const HALVES = { half: 30, quarter: 15 } as const;
+
+/** The next day with that number, today with it. */
+function nextWithNumber(here: DateTime, day: number): string {
+  for (let i = 0; i < 62; i++) {
+    const at = here.plus({ days: i });
+    if (at.day === day) return at.setLocale('en').toFormat('d LLL yyyy');
+  }
+  return String(day);
+}
+
 /** Forms that everybody reads in one way, put so that the library does as well. */
-const plainly = (text: string): string =>
+const plainly = (text: string, here: DateTime): string =>
   text
     .trim()
     .replace(/\s+/g, ' ')
+    .replace(/\b(?:the )?day after tomorrow\b/i, () => here.plus({ days: 2 }).toISODate()!)
+    .replace(/\b(half|quarter) (past|to) (\d{1,2})\b/i, (_, part: 'half', side: string, h: string) => {
+      const minutes = Number(h) * 60 + (side === 'to' ? -1 : 1) * HALVES[part.toLowerCase() as 'half'];
+      return `${Math.floor(minutes / 60)}:${pad(minutes % 60)}`;
+    })
+    .replace(MONTH_FIRST, (_, month: string, day: string, year?: string) => `${day} ${month} ${year ?? ''}`.trim())
+    .replace(DAY_OF_MONTH, (_, day: string) => nextWithNumber(here, Number(day)))
+    .replace(FOUR_DIGITS, (all, day: string, h: string, m: string) =>
+      // Alone, the years about this one are no hour.
+      !day && Math.abs(Number(`${h}${m}`) - here.year) < YEARS_ABOUT ? all : `${day}${h}:${m}`,
+    )
+    // A month ends with 12: what is more behind the dot are minutes.
+    .replace(/^(\d{1,2})\.(1[3-9]|[2-5]\d|00)$/, '$1:$2')
     // A day with dots is day before month.
     .replace(
       /\b(\d{1,2})\.(\d{1,2})\.(\d{4})?/,
@@ -46,9 +81,23 @@ const plainly = (text: string): string =>
     )
     // An hour alone after a day, or nothing but an hour.
     .replace(/^(\d{1,2})$/, '$1:00')
-    .replace(/((?:day|mon|tues?|wed|thu(?:rs)?|fri|sat|sun|tomorrow|today|tonight)\.?,?) (\d{1,2})$/i, '$1 $2:00')
+    .replace(new RegExp(`(${DAY_WORD}|\\d{4}-\\d\\d-\\d\\d) (\\d{1,2})$`, 'i'), '$1 $2:00')
     .replace(/\b(\d{1,2})h(\d{2})?\b/i, (_, h: string, m?: string) => `${h}:${m ?? '00'}`)
     .trim();
+
+/** A day whose date and weekday part, as both: Monday the 20th, where the 20th is a Tuesday. */
+function otherWeekday(at: DateTime<true>, said: number): Parsed {
+  const told = at.setLocale('en');
+  const near = Array.from({ length: 7 }, (_, i) => told.plus({ days: i - 3 })).find((d) => d.weekday % 7 === said)!;
+  return {
+    ok: false,
+    sentence: REFUSED['other-weekday'](),
+    choices: [told, near].map((d) => ({
+      label: d.toFormat('ccc d LLL'),
+      text: d.toFormat('d LLL yyyy HH:mm'),
+    })),
+  };
+}
 
 /**
  * An instant as people say it, in the zone of the site: a day and an hour, a weekday, how long from now. What lies in
@@ -57,11 +106,11 @@ const plainly = (text: string): string =>
  * @example readWhen('Fri noon', { nowMs, zone: 'Europe/Helsinki', atHour: 7 })
  */
 export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed {
-  const clear = plainly(inEnglish(text));
+  const here = DateTime.fromMillis(nowMs, { zone });
+  const clear = plainly(inEnglish(text), here);
   const slashed = /\b(\d{1,2})\/(\d{1,2})(?:\/(\d{2,4}))?\b/.exec(clear);
   if (slashed) {
     const [all, a, b, y] = slashed as unknown as [string, string, string, string | undefined];
-    const here = DateTime.fromMillis(nowMs, { zone });
     const asDay = (d: string, m: string) => {
       const year = y ? Number(y.length === 2 ? `20${y}` : y) : here.year;
       const day = DateTime.fromObject({ year, month: Number(m), day: Number(d) }, { zone, locale: 'en' });
@@ -84,7 +133,6 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
       };
     return readWhen(clear.replace(all, readings[0]!.toFormat('d LLL yyyy')), { nowMs, zone, atHour });
   }
-  const here = DateTime.fromMillis(nowMs, { zone });
   const found = GB.parse(clear, { instant: new Date(nowMs), timezone: here.offset }, { forwardDate: true });
   const [one] = found;
   if (!one || found.length > 1 || one.end) return bad(REFUSED['no-day']());
@@ -110,6 +158,8 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
   if (!start.isCertain('year') && start.isCertain('day') && at.diff(here, 'days').days > 365 - BEHIND_DAYS)
     at = at.minus({ years: 1 });
   if (!at.isValid) return bad(REFUSED['no-day']());
+  const said = start.isCertain('weekday') && start.isCertain('day') ? start.get('weekday')! : null;
+  if (said !== null && said !== at.weekday % 7) return otherWeekday(at, said);
   if (at.year < YEAR_FROM || at.year > YEAR_TO) return bad(REFUSED['no-year']({ from: YEAR_FROM, to: YEAR_TO }));
   return { ok: true, value: at.toMillis(), text: whenText(at.toMillis(), zone) };
 }
