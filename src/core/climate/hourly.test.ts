@@ -108,6 +108,68 @@ test('made-up weather: the same for the same seed, sound hour by hour, wider wit
   expect(day.reduce((a, r, i) => (r.tempC > day[a]!.tempC ? i : a), 0)).toBeGreaterThanOrEqual(13);
 });
 
+describe('as stations and loggers write their files', () => {
+  const told = (text: string, answers = {}) => {
+    const r = readHourlyCsv(text, ZONE, { zone: 'site', ...answers });
+    return 'ask' in r
+      ? r.ask.what
+      : r.rows.map((x) => [new Date(x.atMs).toISOString().slice(0, 16), x.tempC, x.humidityPct]);
+  };
+  const two = [
+    ['2027-04-14T03:00', 5.1, 80],
+    ['2027-04-14T04:00', 6.2, 78],
+  ];
+
+  test.each([
+    [
+      'a day and its hour in two columns',
+      'Date,Time,Temp (°C),RH (%)\n2027-04-14,06:00,5.1,80\n2027-04-14,07:00,6.2,78',
+    ],
+    [
+      'German, with decimal commas',
+      'Datum;Uhrzeit;Temperatur [°C];rel. Feuchte [%]\n14.04.2027;06:00;5,1;80\n14.04.2027;07:00;6,2;78',
+    ],
+    [
+      'under what the logger tells of itself',
+      'Logger 4711\nLocation: slip ramp\n\nTimestamp,Temperature °C,Humidity %\n2027-04-14 06:00,5.1,80\n2027-04-14 07:00,6.2,78',
+    ],
+    ['years of two digits', 'Time;T °C;RH\n14.04.27 06:00;5,1;80\n14.04.27 07:00;6,2;78'],
+    ['seconds since 1970', 'dt,temp °C,humidity\n1807671600,5.1,80\n1807675200,6.2,78'],
+    [
+      'the air among wind, rain and soil',
+      'Time,Wind (km/h),Soil temp (°C),Temp (°C),Rain (%),RH (%)\n2027-04-14 06:00,9,8,5.1,0,80\n2027-04-14 07:00,9,8,6.2,0,78',
+    ],
+    [
+      'the dew point first',
+      'Dew point (°C),Temperature (°C),Date/Time,Humidity (%)\n2,5.1,2027-04-14 06:00,80\n2,6.2,2027-04-14 07:00,78',
+    ],
+    [
+      'a zone over the times',
+      '"#","Date Time, GMT+02:00","Temp, °C","RH, %"\n1,04/14/27 05:00:00 AM,5.1,80\n2,04/14/27 06:00:00 AM,6.2,78',
+    ],
+  ])('%s', (_, text) => expect(told(text)).toEqual(two));
+
+  test('without names, by their looks, and the unit is asked', () => {
+    const bare = '2027-04-14 06:00,5.1,80\n2027-04-14 07:00,6.2,78';
+    expect(told(bare)).toBe('unit');
+    expect(told(bare, { unit: 'C' })).toEqual(two);
+  });
+
+  test('the dew point tells the humidity where no other column does', () => {
+    const read = told('time,temp °F,dew point °F\n2027-04-14 06:00,68,50\n2027-04-14 07:00,68,68');
+    // 20 °C with a dew point of 10 °C: 12.27 of 23.37 hPa.
+    expect(read).toEqual([
+      ['2027-04-14T03:00', 20, expect.closeTo(52.5, 1)],
+      ['2027-04-14T04:00', 20, 100],
+    ]);
+  });
+
+  test('a row is told by its number in the file, whatever stands above it', () => {
+    const text = 'Logger 4711\n\ntime,temp °C\n2027-04-14 06:00,5\n2027-04-14 07:00,mild';
+    expect(() => told(text)).toThrow(/Row 5: the temperature “mild”/);
+  });
+});
+
 describe('the readings of a logger', () => {
   const logged = `${HEAD}2026-05-05 06:00;6;80\n2026-05-05 06:10;6,4;79\n2026-05-06 18:00;12;60\n`;
 

@@ -1,8 +1,10 @@
-import { DateTime, IANAZone } from 'luxon';
+import { FixedOffsetZone, IANAZone } from 'luxon';
 import Papa from 'papaparse';
 import { exactly, type Message, percent, refuse, texts } from '../say';
 import { readNumber } from '../typed';
 import type { HourlyRow } from './air';
+import { humidityPct as humidityOf } from './dew';
+import { type DayOrder, eitherWay, hasZone, hourlyColumns, instantReader, zoneInHead } from './hourly-columns';
 
 const REFUSED = texts('refused.climate.hourly', {
   'header-names-no':
@@ -24,7 +26,7 @@ const REFUSED = texts('refused.climate.hourly', {
 export interface CsvAnswers {
   readonly unit?: 'C' | 'F';
   readonly zone?: 'site' | 'utc';
-  readonly order?: 'dmy' | 'mdy';
+  readonly order?: DayOrder;
 }
 /** A question that must be answered before the file can be read. */
 export interface CsvAsk {
@@ -39,11 +41,6 @@ export type CsvRead =
     }
   | { readonly ask: CsvAsk };
 
-const COLUMNS: readonly (readonly [id: 'time' | 'temp' | 'humidity', words: RegExp])[] = [
-  ['humidity', /humid|r\.?h\b|%/i],
-  ['temp', /temp|°|deg|\bt\b|air/i],
-  ['time', /time|date|hour|when|stamp/i],
-];
 const HOUR_MS = 3_600_000;
 /** Gaps up to this are bridged by a straight line. */
 const BRIDGED_MS = 3 * HOUR_MS;
@@ -57,26 +54,9 @@ const KINDS = {
 /** Above this a column without a unit may be Fahrenheit: no week is so hot in °C. */
 const DOUBTFUL_C = 45;
 
-const PATTERNS_DMY = ['d.M.yyyy H:mm', 'd.M.yyyy H:mm:ss', 'd/M/yyyy H:mm', 'd/M/yyyy H:mm:ss', 'd-M-yyyy H:mm'];
-const PATTERNS_MDY = ['M/d/yyyy H:mm', 'M/d/yyyy H:mm:ss', 'M/d/yyyy h:mm a'];
-
-/** The instant of a cell; null where it is none. */
-function instantOf(cell: string, zone: string, order: 'dmy' | 'mdy'): number | null {
-  const text = cell.trim();
-  const iso = DateTime.fromISO(text.replace(' ', 'T'), { zone: IANAZone.create(zone), setZone: true });
-  if (iso.isValid) return iso.toMillis();
-  for (const pattern of order === 'dmy' ? PATTERNS_DMY : PATTERNS_MDY) {
-    const t = DateTime.fromFormat(text, pattern, { zone: IANAZone.create(zone) });
-    if (t.isValid) return t.toMillis();
-  }
-  return null;
-}
-
-const HAS_ZONE = /(z|[+-]\d{2}:?\d{2})$/i;
-const SLASHED = /^(\d{1,2})\/(\d{1,2})\/\d{4}/;
-
 /**
- * Reads hourly weather from CSV: columns by the words of the header, decimal commas, dividers of any kind. What is
+ * Reads hourly weather from CSV: columns by the words of the header, wherever it stands, decimal commas, dividers of any
+ * kind; a day and its hour in one column or in two; humidity, or the dew point in its place. What is
  * unclear (unit of the temperature, zone of the times, day or month first) is asked, never guessed.
  * @param siteZone IANA zone of the site
  * @param of weather, which must be whole, or the readings of a logger, which may have gaps
@@ -90,19 +70,24 @@ export function readHourlyCsv(
   of: keyof typeof KINDS = 'weather',
 ): CsvRead {
   const { hottestC, gapMs, beyond } = KINDS[of];
-  const parsed = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
-  const cells = parsed.data.map((r) => r.map((c) => c.trim()));
-  const head = cells[0] ?? [];
-  const ids = head.map((h) => COLUMNS.find(([, words]) => words.test(h))?.[0]);
-  const [tCol, cCol, hCol] = [ids.indexOf('time'), ids.indexOf('temp'), ids.indexOf('humidity')];
-  if (cells.length < 3 || tCol < 0 || cCol < 0)
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trimEnd());
+  const written = data
+    .map((r, i) => ({ line: i + 1, cells: r.map((c) => c.trim()) }))
+    .filter((r) => r.cells.some((c) => c !== ''));
+  const cells = written.map((r) => r.cells);
+  const at = hourlyColumns(cells);
+  if (!at || cells.length < at.head + 3) {
+    const head = (cells[0] ?? []).join(', ');
     return refuse(
       'file',
-      head.join(', '),
+      head,
       'a header with time and temperature',
-      REFUSED['header-names-no']({ head: head.join(', ').slice(0, 80) }),
+      REFUSED['header-names-no']({ head: head.slice(0, 80) }),
     );
-  const body = cells.slice(1);
+  }
+  const head = cells[at.head] ?? [];
+  const body = cells.slice(at.head + 1);
+  const lineOf = (i: number) => written[at.head + 1 + i]!.line;
   const number = (row: readonly string[], col: number, what: string, line: number): number => {
     const read = readNumber((row[col] ?? '').replace(/[^\d.,+-]/g, ''));
     return 'value' in read
@@ -111,13 +96,13 @@ export function readHourlyCsv(
         ? Number(read.either[0])
         : refuse('file', row[col], 'a number', REFUSED['row-not-number']({ line, what, row: row[col] ?? '' }));
   };
-  const temps = body.map((r, i) => number(r, cCol, 'temperature', i + 2));
+  const temps = body.map((r, i) => number(r, at.temp, 'temperature', lineOf(i)));
   // The unit: by the header, else asked where the figures allow both.
-  const named = /°?\s*\b([CF])\b|celsius|fahrenheit/i.exec(head[cCol]!);
+  const named = /°?\s*\b([CF])\b|celsius|fahrenheit/i.exec(head[at.temp] ?? '');
   const unit = named ? (/f/i.test(named[1] ?? named[0]) ? 'F' : 'C') : (answers.unit ?? null);
   if (!unit) {
     const hottest = Math.max(...temps);
-    if (hottest > DOUBTFUL_C || !/°|c\b/i.test(head[cCol]!))
+    if (hottest > DOUBTFUL_C || !/°|c\b/i.test(head[at.temp] ?? ''))
       return {
         ask: {
           what: 'unit',
@@ -129,12 +114,12 @@ export function readHourlyCsv(
         },
       };
   }
-  const times = body.map((r) => r[tCol] ?? '');
-  const slashed = times.map((t) => SLASHED.exec(t)).filter((m) => m !== null);
-  let order: 'dmy' | 'mdy' = answers.order ?? 'dmy';
+  const times = body.map((r) => `${at.date < 0 ? '' : `${r[at.date] ?? ''} `}${r[at.time] ?? ''}`);
+  const slashed = times.map(eitherWay).filter((m) => m !== null);
+  let order: DayOrder = answers.order ?? 'dmy';
   if (slashed.length && !answers.order) {
-    if (slashed.some((m) => Number(m[1]) > 12)) order = 'dmy';
-    else if (slashed.some((m) => Number(m[2]) > 12)) order = 'mdy';
+    if (slashed.some(([first]) => first > 12)) order = 'dmy';
+    else if (slashed.some(([, second]) => second > 12)) order = 'mdy';
     else
       return {
         ask: {
@@ -147,7 +132,8 @@ export function readHourlyCsv(
         },
       };
   }
-  if (!times.every((t) => HAS_ZONE.test(t.trim())) && !answers.zone)
+  const told = zoneInHead(head[at.time] ?? '');
+  if (!told && !times.every(hasZone) && !answers.zone)
     return {
       ask: {
         what: 'zone',
@@ -158,12 +144,14 @@ export function readHourlyCsv(
         ],
       },
     };
-  const zone = answers.zone === 'utc' ? 'utc' : siteZone;
+  const zone = told ?? (answers.zone === 'utc' ? FixedOffsetZone.utcInstance : IANAZone.create(siteZone));
+  const inC = (degrees: number) => (unit === 'F' ? ((degrees - 32) * 5) / 9 : degrees);
+  const read = instantReader(zone, order);
   const rows: HourlyRow[] = [];
   const gaps: { fromMs: number; toMs: number }[] = [];
   for (const [i, r] of body.entries()) {
-    const line = i + 2;
-    const atMs = instantOf(times[i]!, zone, order);
+    const line = lineOf(i);
+    const atMs = read(times[i]!);
     if (atMs === null)
       return refuse('file', times[i], 'a date and time', REFUSED['row-no-date']({ line, time: times[i]! }));
     const last = rows.at(-1);
@@ -174,7 +162,7 @@ export function readHourlyCsv(
         'rising times',
         REFUSED['row-out-of-order']({ line, time: times[i]!, twice: atMs === last.atMs ? 'yes' : 'no' }),
       );
-    const tempC = unit === 'F' ? ((temps[i]! - 32) * 5) / 9 : temps[i]!;
+    const tempC = inC(temps[i]!);
     if (!(tempC >= COLDEST_C && tempC <= hottestC))
       return refuse(
         'file',
@@ -182,7 +170,12 @@ export function readHourlyCsv(
         `${COLDEST_C} to ${hottestC} °C`,
         REFUSED['row-beyond-decimal']({ line, temp: temps[i]!, unit: unit ?? 'C', beyond }),
       );
-    const humidityPct = hCol < 0 || !r[hCol] ? null : number(r, hCol, 'humidity', line);
+    // Where humidity is not told the dew point tells it.
+    const humidityPct = r[at.humidity]
+      ? number(r, at.humidity, 'humidity', line)
+      : r[at.dew]
+        ? humidityOf(tempC, inC(number(r, at.dew, 'dew point', line)))
+        : null;
     if (humidityPct !== null && !(humidityPct > 0 && humidityPct <= 100))
       return refuse(
         'file',
