@@ -42,9 +42,30 @@ export function unitOver(header: string, kind: Kind): string | null {
   return UNITS[kind].find((unit) => unit.names.includes(word))?.symbol ?? null;
 }
 
+/** What stands over a column in the field, by what the column is called here. */
+const OVER: Readonly<Record<string, RegExp>> = {
+  at: /^(?:at|stations?|chainage|dist\w*|pos\w*|from start|stelle|bei|abstand)\b/i,
+  along: /^(?:x|along|längs|chainage|stations?)\b/i,
+  across: /^(?:y|across|quer|offset)\b/i,
+  depth: /^(?:z|depth|deep|tiefe?)\b/i,
+  width: /^(?:width|wide|breite?|opening)\b/i,
+  '⌀': /^(?:[⌀Øø]|dia|durchm)/i,
+};
+
 /**
- * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header line is passed
- * over; lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come
+ * Where each column of a list stands under a header that names them all, in whatever order and among whatever others;
+ * null where it does not: then they stand in the order of the list.
+ */
+function orderIn(list: RowList, header: readonly string[]): readonly number[] | null {
+  const order = list.columns.map((c) =>
+    header.findIndex((h) => OVER[c.label]?.test(h.trim()) ?? h.trim().toLowerCase() === c.label),
+  );
+  return order.every((at, i) => at >= 0 && order.indexOf(at) === i) ? order : null;
+}
+
+/**
+ * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header that names
+ * the columns says their order; lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come
  * as a grid:
  * places along in the first line, places across in the first column.
  * @returns the rows, in the core units
@@ -75,7 +96,12 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
 
   const first = lines[0]!;
   const wide = first.length > list.columns.length && lines.length > 1;
-  if (list.key === 'depth.readings' && wide && lines.slice(1).every((l) => l.length === first.length)) {
+  if (
+    list.key === 'depth.readings' &&
+    wide &&
+    first.slice(1).every(isNumber) &&
+    lines.slice(1).every((l) => l.length === first.length)
+  ) {
     const unit = unitOver(first[0]!, 'length');
     const along = first.slice(1).map((cell) => read(cell, 1, 'along', 'length', unit));
     return lines.slice(1).flatMap((cells, i) => {
@@ -89,8 +115,9 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
   }
 
   const header = first.some(isNumber) ? 0 : 1;
+  const order = header ? orderIn(list, first) : null;
   const units = list.columns.map((c, k) =>
-    header && c.kind !== 'text' && c.kind !== 'choice' ? unitOver(first[k] ?? '', c.kind) : null,
+    header && c.kind !== 'text' && c.kind !== 'choice' ? unitOver(first[order?.[k] ?? k] ?? '', c.kind) : null,
   );
   const rows = lines.slice(header).map((cells, i): Row => {
     const line = i + 1 + header;
@@ -109,7 +136,7 @@ export function rowsFromText(list: RowList, text: string, system: UnitSystem): r
       );
     return Object.fromEntries(
       list.columns.map((c, k) => {
-        const cell = cells[k] ?? '';
+        const cell = cells[order?.[k] ?? k] ?? '';
         if (c.mayLack && cell.trim() === '') return [c.key, 0];
         if (c.kind === 'text') return [c.key, cell];
         if (c.kind === 'choice') {
