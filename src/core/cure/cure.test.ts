@@ -4,7 +4,7 @@ import { saying } from '@/words/saying.testing';
 import { furtherSheets, mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { seriesOf, valueAt } from '../climate';
 import type { Problem } from '../say';
-import type { Milestone, SheetRevision } from '../system';
+import { type Milestone, OPEN_UP_C, type SheetRevision } from '../system';
 import {
   fittedActivationKJ,
   minutesAt,
@@ -72,6 +72,36 @@ describe('one temperature', () => {
   test('bands: lower bound in, upper bound out, no interpolation', () => {
     const p = paceOf(bands, 'long', 'resin-amine');
     expect([4.99, 5, 9.99, 10, 25].map(p.minutesAt)).toEqual([360, 180, 180, 90, 45]);
+  });
+  test('in the gap between bands of whole degrees a wait takes the colder, a working time the warmer', () => {
+    const gapped = (kind: Milestone['kind']) =>
+      paceOf(
+        milestone(
+          {
+            form: 'bands',
+            bands: [
+              { fromC: 10, toC: 19, fromMin: 15, toMin: 15 },
+              { fromC: 5, toC: 9, fromMin: 25, toMin: 25 },
+              { fromC: 20, toC: OPEN_UP_C, fromMin: 6, toMin: 6 },
+            ],
+          },
+          kind,
+        ),
+        'long',
+        'methacrylate',
+      );
+    const at = [5, 8.99, 9, 9.5, 10, 19, 19.5, 20, 45];
+    expect(at.map(gapped('load').minutesAt)).toEqual([25, 25, 25, 25, 15, 15, 15, 6, 6]);
+    expect(at.map(gapped('use-by').minutesAt)).toEqual([25, 25, 15, 15, 15, 6, 6, 6, 6]);
+    // Above the last of them it is still the sheet that speaks.
+    expect(gapped('load').standingAt(45)).toBe('sheet');
+    // A history that stays in the gap is as long as the band it counts with.
+    const warmed = seriesOf([
+      [0, 9.5],
+      [60 * MIN, 9.5],
+    ]);
+    expect(minutes(gapped('load'), warmed)).toBeCloseTo(25, 6);
+    expect(minutes(gapped('use-by'), warmed, working)).toBeCloseTo(15, 6);
   });
   test('a single figure becomes a wide range away from its temperature, by the family’s energy ± 10', () => {
     const [short, long] = [paceOf(single, 'short', 'resin-amine'), paceOf(single, 'long', 'resin-amine')];
