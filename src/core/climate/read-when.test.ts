@@ -141,6 +141,46 @@ describe('a day alone', () => {
     // As it is shown it is read again.
     expect(day(dayText(iso))).toBe(iso);
   });
+  test.each([
+    ['06/2027', '2027-06-01', '2027-06-30'],
+    ['2027-06', '2027-06-01', '2027-06-30'],
+    ['June 2027', '2027-06-01', '2027-06-30'],
+    ['exp. 02/2028', '2028-02-01', '2028-02-29'],
+    ['best before: Dec 2027', '2027-12-01', '2027-12-31'],
+    ['März 2027', '2027-03-01', '2027-03-31'],
+    ['1998', '1998-01-01', '1998-12-31'],
+  ])('%s as a whole is its first day, or its last', (text, first, last) => {
+    const end = (whole: 'first' | 'last') => {
+      const read = readDay(text, { nowMs, zone, whole });
+      return read.ok ? isoDay(read.value, zone) : null;
+    };
+    expect([end('first'), end('last')]).toEqual([first, last]);
+  });
+
+  test('a month and a year of two digits on a pack may be a day: both are pressed', () => {
+    const asked = readDay('06/28', { nowMs, zone, whole: 'last' });
+    if (asked.ok) throw new Error('it was guessed');
+    expect(asked.choices!.map((c) => c.label)).toEqual(['June 2028', '28 June 2026']);
+    expect(
+      asked.choices!.map((c) => {
+        const read = readDay(c.text, { nowMs, zone, whole: 'last' });
+        return read.ok && isoDay(read.value, zone);
+      }),
+    ).toEqual(['2028-06-30', '2026-06-28']);
+    // A year of long ago is none, and a thirteenth month is a day.
+    expect(day('25/4')).toBe('2026-04-25');
+  });
+
+  test.each([
+    ['30.6.27', '2027-06-30'],
+    ['last Monday', '2026-04-06'],
+    ['2027/06/30', '2027-06-30'],
+    ['3 weeks ago', '2026-03-22'],
+    ['vor 3 Wochen', '2026-03-22'],
+    ['vor 28 Tagen', '2026-03-15'],
+    ['letzten Montag', '2026-04-06'],
+  ])('%s lies where it is said', (text, iso) => expect(day(text)).toBe(iso));
+
   test('what is no day is told with how one is typed', () => {
     expect(day('whenever')).toMatch(/That is no day\. Type it as “23 Apr”/);
     expect(dayText('nonsense')).toBe('nonsense');

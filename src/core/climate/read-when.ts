@@ -61,6 +61,10 @@ const plainly = (text: string, here: DateTime): string =>
   text
     .trim()
     .replace(/\s+/g, ' ')
+    .replace(
+      /\b(\d{4})\/(\d{1,2})\/(\d{1,2})\b/,
+      (_, y: string, m: string, d: string) => `${y}-${pad(Number(m))}-${pad(Number(d))}`,
+    )
     .replace(/\b(?:the )?day after tomorrow\b/i, () => here.plus({ days: 2 }).toISODate()!)
     .replace(/\b(half|quarter) (past|to) (\d{1,2})\b/i, (_, part: 'half', side: string, h: string) => {
       const minutes = Number(h) * 60 + (side === 'to' ? -1 : 1) * HALVES[part.toLowerCase() as 'half'];
@@ -76,8 +80,9 @@ const plainly = (text: string, here: DateTime): string =>
     .replace(/^(\d{1,2})\.(1[3-9]|[2-5]\d|00)$/, '$1:$2')
     // A day with dots is day before month.
     .replace(
-      /\b(\d{1,2})\.(\d{1,2})\.(\d{4})?/,
-      (_, d: string, m: string, y?: string) => `${y ? `${y}-${pad(Number(m))}-${pad(Number(d))}` : `${d}/${m}`} `,
+      /\b(\d{1,2})\.(\d{1,2})\.(\d{4}|\d{2}(?!\d| ?[:.h]|\s?[ap]m))?/,
+      (_, d: string, m: string, y?: string) =>
+        `${y ? `${y.length === 2 ? `20${y}` : y}-${pad(Number(m))}-${pad(Number(d))}` : `${d}/${m}`} `,
     )
     // An hour alone after a day, or nothing but an hour.
     .replace(/^(\d{1,2})$/, '$1:00')
@@ -133,7 +138,14 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
       };
     return readWhen(clear.replace(all, readings[0]!.toFormat('d LLL yyyy')), { nowMs, zone, atHour });
   }
-  const found = GB.parse(clear, { instant: new Date(nowMs), timezone: here.offset }, { forwardDate: true });
+  const found = GB.parse(
+    clear,
+    { instant: new Date(nowMs), timezone: here.offset },
+    {
+      // Last Monday lies behind.
+      forwardDate: !/\blast\b/i.test(clear),
+    },
+  );
   const [one] = found;
   if (!one || found.length > 1 || one.end) return bad(REFUSED['no-day']());
   const rest = (clear.slice(0, one.index) + clear.slice(one.index + one.text.length)).replace(
@@ -194,11 +206,74 @@ export const dayText = (iso: string, locale = 'en'): string => {
   return day.isValid ? day.toFormat('ccc d LLL yyyy') : iso;
 };
 
-/** A day as people say it, as {@link readWhen} reads it: its noon at the site. */
-export const readDay = (text: string, { nowMs, zone }: Omit<Typing, 'atHour'>): Parsed => {
-  const read = readWhen(text, { nowMs, zone, atHour: 12 });
+/** What stands on a pack before its day. */
+const BEFORE_DAY = /^(?:exp(?:ir(?:y|es))?|use[- ]by|best before|bbd|mhd|(?:verwendbar|haltbar) bis)\b\.?\s*:?\s*/i;
+/** A month of two digits and a year of two: on packs within so many years of this one. */
+const [PACKS_BACK, PACKS_ON] = [3, 15];
+
+/** A month or a year as a whole, `06/2027`, `2027-06`, `June 2027`, `1998`; null where it is none. */
+function periodIn(text: string, zone: string): { from: DateTime<true>; unit: 'month' | 'year' } | null {
+  const of = (month: number, year: number, unit: 'month' | 'year') => {
+    const from = DateTime.fromObject({ year, month }, { zone });
+    return from.isValid ? { from, unit } : null;
+  };
+  const named = new RegExp(`^(${MONTH}) (\\d{4})$`, 'i').exec(text);
+  if (named) {
+    const month = DateTime.fromFormat(named[1]!.slice(0, 3), 'LLL', { locale: 'en' });
+    return of(month.month, Number(named[2]), 'month');
+  }
+  const before = /^(\d{1,2})[/.-](\d{4})$/.exec(text);
+  if (before) return of(Number(before[1]), Number(before[2]), 'month');
+  const behind = /^(\d{4})[/.-](\d{1,2})$/.exec(text);
+  if (behind) return of(Number(behind[2]), Number(behind[1]), 'month');
+  return /^(?:19|20)\d{2}$/.test(text) ? of(1, Number(text), 'year') : null;
+}
+
+/**
+ * A day as people say it, as {@link readWhen} reads it: its noon at the site. A month or a year alone is one of its ends.
+ * @param at.whole which of them: what is good until June is good to its end, what was written in it may be from its
+ *   first day
+ */
+export function readDay(
+  text: string,
+  { nowMs, zone, whole = 'first' }: Omit<Typing, 'atHour'> & { readonly whole?: 'first' | 'last' },
+): Parsed {
+  const said = inEnglish(text.trim()).replace(BEFORE_DAY, '').replace(/\s+/g, ' ');
+  const noon = (day: DateTime<true>): Parsed => {
+    const ms = day.set({ hour: 12 }).toMillis();
+    return { ok: true, value: ms, text: whenText(ms, zone) };
+  };
+  const period = periodIn(said, zone);
+  if (period) {
+    const { from, unit } = period;
+    if (from.year < YEAR_FROM || from.year > YEAR_TO) return bad(REFUSED['no-year']({ from: YEAR_FROM, to: YEAR_TO }));
+    return noon(whole === 'first' ? from : from.endOf(unit).startOf('day'));
+  }
+  const read = readWhen(said, { nowMs, zone, atHour: 12 });
+  const onPack = /^(\d{1,2})\/(\d{2})$/.exec(said);
+  if (onPack) {
+    const here = DateTime.fromMillis(nowMs, { zone });
+    const month = DateTime.fromObject(
+      { year: 2000 + Number(onPack[2]), month: Number(onPack[1]) },
+      { zone, locale: 'en' },
+    );
+    const near = month.year >= here.year - PACKS_BACK && month.year <= here.year + PACKS_ON;
+    const days = read.ok ? [DateTime.fromMillis(read.value, { zone, locale: 'en' })] : [];
+    if (month.isValid && near)
+      return !read.ok && !read.choices
+        ? readDay(month.toFormat('LLL yyyy'), { nowMs, zone, whole })
+        : {
+            ok: false,
+            sentence: REFUSED['two-ways']({ all: said }),
+            choices: [
+              { label: month.toFormat('LLLL yyyy'), text: month.toFormat('LLL yyyy') },
+              ...days.map((d) => ({ label: d.toFormat('d LLLL yyyy'), text: d.toFormat('d LLL yyyy') })),
+              ...(read.ok ? [] : (read.choices ?? [])),
+            ],
+          };
+  }
   return read.ok || read.choices ? read : bad(REFUSED['no-date']());
-};
+}
 
 /** The day of an instant at a place. @example isoDay(ms, 'Europe/Helsinki') // '2026-05-05' */
 /** The middle of a day, ms: no change of clocks makes another day of it. */

@@ -195,6 +195,7 @@ function Side({ view, at }: StageProps) {
           <DayField
             label="Cast on"
             value={repair.base.castOn}
+            whole="last"
             zone={view.job.zone}
             onChange={(castOn) => change({ base: { ...repair.base, castOn } })}
           />

@@ -68,11 +68,14 @@ export function DayField({
   label,
   value,
   zone,
+  whole,
   onChange,
 }: {
   readonly label: string;
   readonly value: string | null;
   readonly zone: string;
+  /** Which end a month or a year alone means; its first day where it is left out. */
+  readonly whole?: 'first' | 'last';
   readonly onChange: (iso: string | null) => void;
 }) {
   return (
@@ -80,7 +83,7 @@ export function DayField({
       name={`${label} (day)`}
       label={label}
       shown={value === null ? '' : dayText(value, spokenLanguage())}
-      parse={(text) => readDay(text, { nowMs: clock.now(), zone })}
+      parse={(text) => readDay(text, { nowMs: clock.now(), zone, ...(whole ? { whole } : {}) })}
       resetOn={String(value)}
       onRead={(read) => onChange(isoDay(read.value, zone))}
       onClear={() => onChange(null)}

@@ -122,6 +122,7 @@ function LotForm({ lot, sheet, onGone }: { lot: Stock; sheet: SheetRevision; onG
     <DayField
       label={label}
       value={lot[key]}
+      whole={key === 'expiresOn' ? 'last' : 'first'}
       zone={Intl.DateTimeFormat().resolvedOptions().timeZone}
       onChange={(v) => change({ [key]: v })}
     />
