@@ -2,8 +2,9 @@ import { KIND_IDS, mixedDensity, SheetRevision, systemKind } from '@/core/system
 import { sampleSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
 import { inBothEnds } from './both-ends';
-import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
+import { blankDraft, draftOf, LIMIT_FIELDS, ofKind, type SheetDraft } from './draft';
 import { readDraft } from './read-draft';
+import { Reader } from './sheet-reader';
 
 const read = (d: SheetDraft, before: SheetRevision | null = null) =>
   readDraft(d, { system: 'metric', money: null, role: 'foreman', nowMs: 1000 }, before);
@@ -467,5 +468,41 @@ describe('a range typed whole into the first of two fields', () => {
       storeMin: '5 C',
       storeMax: '25 C',
     });
+  });
+});
+
+describe('limits in the words of a sheet', () => {
+  const limitOf = (id: string, text: string) => {
+    const reader = new Reader('metric', null);
+    const kind = LIMIT_FIELDS.find((f) => f.id === id)!.kind;
+    const value = reader.quantity(`limits.${id}`, kind, text, true);
+    return Object.keys(reader.faults).length ? 'asked' : value;
+  };
+
+  test.each([
+    ['baseMinC', 'min. +5 °C', 5],
+    ['baseMinC', '≥ 5 °C', 5],
+    ['baseMinC', '5 °C minimum', 5],
+    ['baseMinC', 'not below -5 °C', -5],
+    ['humidityMaxPct', 'max. 85 % r.h.', 85],
+    ['humidityMaxPct', '< 85 % RH', 85],
+    ['liftMaxMm', 'up to 40 mm', 40],
+    ['liftMaxMm', '40 mm max.', 40],
+    ['baseAgeMinDays', 'at least 28 days', 28],
+    ['baseAgeMinDays', '4 weeks', 28],
+    ['baseAgeMinDays', '28', 28],
+    ['baseMinC', 'warm', 'asked'],
+    ['liftMaxMm', 'max. thick', 'asked'],
+  ])('%s: %s', (id, text, meant) => expect(limitOf(id, text)).toBe(meant));
+
+  test.each([
+    ['12 months', 12],
+    ['2 years', 24],
+    ['1 1/2 years', 18],
+    ['18', 18],
+    ['2 Jahre', 24],
+  ])('a shelf life of %s', (text, months) => {
+    const reader = new Reader('metric', null);
+    expect([reader.aboveOrNone('shelfMonths', 'count', text), reader.faults]).toEqual([months, {}]);
   });
 });
