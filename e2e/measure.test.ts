@@ -32,6 +32,22 @@ const waitAnswer = async (test: (text: string) => boolean | RegExp) => {
   throw new Error(`The answer stayed at “${await page.getByTestId('answer').textContent()}”`);
 };
 
+test('a length is typed with what it may be off by, which goes to its own field; of a range is asked which counts', async () => {
+  await newVoid(/Resin mortar patch/, false);
+  await page.getByRole('button', { name: /Hollow or patch/ }).click();
+  const field = (name: string) => side().getByLabel(name, { exact: true });
+  await field('Length').fill('900 ± 4 mm');
+  await field('Length').blur();
+  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === '4 mm') === true);
+  expect(await field('Length').inputValue()).toBe('900 mm');
+  expect(await field('Length: give or take').inputValue()).toBe('4 mm');
+  await field('Width').fill('600 - 640 mm');
+  await field('Width').blur();
+  await side().getByRole('button', { name: '620 mm' }).click();
+  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === '620 mm'));
+  expect(await field('Length: give or take').inputValue()).toBe('4 mm');
+});
+
 test('every shape can be chosen by its picture, measured, and drawn', async () => {
   await newVoid(/Resin mortar patch/);
   const names = await page

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { plainWords } from '@/words';
 import { saying } from '@/words/saying.testing';
 import { asMeasured, type Kind } from '../units';
-import { fieldText, parseQuantity, parseRatio } from '.';
+import { fieldText, figureAndDoubt, parseQuantity, parseRatio } from '.';
 
 const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
   const parsed = parseQuantity(kind, text, system);
@@ -194,6 +194,16 @@ test('of a range is asked which figure counts, of a figure with what it is off b
   // One number with its fraction is no range.
   expect(read('length', '1-1/2 in')).toBeCloseTo(38.1, 9);
 });
+
+test.each([
+  ['20 ± 0.5 mm', ['20 mm', '0.5 mm']],
+  ['20 mm ± 1', ['20 mm', '1 mm']],
+  ['20 mm +/- 1 mm', ['20 mm', '1 mm']],
+  ['2 1/2 in ± 1/8', ['2 1/2 in', '1/8 in']],
+  ['900 ±2', ['900', '2']],
+  ['900 – 2', null],
+  ['± 2', null],
+])('%s is a figure and what it may be off by: %j', (text, parts) => expect(figureAndDoubt(text)).toEqual(parts));
 
 test('switching units shows the typed text again without drift', () => {
   const typed = { text: '2 1/2 in', system: 'us' as const };

@@ -20,7 +20,7 @@ const A_RANGE = new RegExp(
   `^(${FIGURE})\\s*([^\\d\\s.,+/-][^\\d]*?)?\\s*(?:-|\\bto\\b)\\s*(${FIGURE})(?!\\s*/\\s*\\d|\\d)\\s*([^\\d]*)$`,
   'i',
 );
-const OFF_BY = /^(.*?\d.*?)\s*(?:±|\+\/-|\+-)\s*[\d.,]+\s*([^\d\s].*)?$/;
+const OFF_BY = /^(.*?\d.*?)\s*(?:±|\+\s?\/\s?-|\+-)\s*(\d[\d.,/\s]*?)\s*([^\d\s.,/].*)?$/;
 
 /**
  * The two ends of a typed range, each with the unit said for both.
@@ -36,6 +36,18 @@ export function endsOf(text: string, mark: DecimalMark): readonly [string, strin
 }
 
 /**
+ * A figure and what it may be off by, each with the unit said for both.
+ * @returns null where nothing is said of what it is off by
+ * @example figureAndDoubt('20 ± 0.5 mm') // ['20 mm', '0.5 mm']
+ */
+export function figureAndDoubt(text: string): readonly [figure: string, doubt: string] | null {
+  const [, figure, off = '', unit = ''] = OFF_BY.exec(text.trim().replace(/[−–—]/g, '-')) ?? [];
+  if (figure === undefined) return null;
+  const own = /[^\d.,\s/]+$/.exec(figure)?.[0] ?? '';
+  return [own ? figure : `${figure} ${unit}`.trim(), `${off} ${unit || own}`.trim()];
+}
+
+/**
  * What a field for one figure asks of two: which of a range, or the figure without what it may be off by.
  * @param text as typed, hyphens for every dash
  * @param reads whether a text is a figure of the field
@@ -45,11 +57,8 @@ export function endsOf(text: string, mark: DecimalMark): readonly [string, strin
 export function whichOf(text: string, mark: DecimalMark, reads: (text: string) => boolean): Which | null {
   const asked = (sentence: Message, told: readonly string[]): Which | null =>
     told.every(reads) ? { ok: false, sentence, choices: told.map((t) => ({ label: t, text: t })) } : null;
-  const off = OFF_BY.exec(text);
-  if (off) {
-    const alone = /[^\d.,\s]$/.test(off[1]!) ? off[1]! : `${off[1]} ${off[2] ?? ''}`.trim();
-    return asked(ASKED['give-or-take']({ text }), [alone]);
-  }
+  const off = figureAndDoubt(text);
+  if (off) return asked(ASKED['give-or-take']({ text }), [off[0]]);
   const ends = endsOf(text, mark);
   if (!ends) return null;
   const [from, to] = ends.map((end) => readNumber(/^[-+\d.,]+/.exec(end)![0], mark));

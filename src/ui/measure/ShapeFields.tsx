@@ -1,6 +1,8 @@
 'use client';
 import { ListPlus, X } from 'lucide-react';
 import type { Said } from '@/core/say';
+import { figureAndDoubt, type Parsed } from '@/core/typed';
+import type { UnitSystem } from '@/core/units';
 import {
   type Dimension,
   disagreementMm,
@@ -12,7 +14,7 @@ import {
   TOOLS,
   type VoidShape,
 } from '@/core/void';
-import { phrase } from '@/words';
+import { phrase, readQuantity } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { ListEditor } from './ListEditor';
@@ -125,6 +127,29 @@ function ParameterField({
   );
 }
 
+/** A length as measured; `900 ± 2 mm` is read with what it may be off by, which goes to its own field. */
+function readMeasured(text: string, system: UnitSystem): Parsed {
+  const [figure, doubt] = figureAndDoubt(text) ?? [];
+  if (figure === undefined || doubt === undefined) return readQuantity('length', text, system);
+  const [read, off] = [readQuantity('length', figure, system), readQuantity('length', doubt, system)];
+  return read.ok && off.ok ? { ...read, text: text.trim() } : read.ok ? off : read;
+}
+
+/** The parts of what was typed: the length as it was said, and what it may be off by where that was said as well. */
+function partsOfTyped(
+  t: { readonly value: number; readonly text: string; readonly system: UnitSystem },
+  toleranceMm: number | null,
+): Pick<Measured, 'valueMm' | 'text' | 'textSystem' | 'toleranceMm'> {
+  const [figure, doubt] = figureAndDoubt(t.text) ?? [];
+  const off = doubt === undefined ? null : readQuantity('length', doubt, t.system);
+  return {
+    valueMm: t.value,
+    text: figure ?? t.text,
+    textSystem: t.system,
+    toleranceMm: off?.ok ? off.value : toleranceMm,
+  };
+}
+
 /** One dimension as measured, give or take, by which tool, its share of the doubt, and a second reading of it. */
 function Row({
   d,
@@ -185,7 +210,8 @@ function Row({
             typed={{ text: m.text, system: m.textSystem }}
             placeholder="measure"
             problem={problem}
-            onChange={(t) => write({ ...m, valueMm: t.value, text: t.text, textSystem: t.system })}
+            read={readMeasured}
+            onChange={(t) => write({ ...m, ...partsOfTyped(t, m.toleranceMm) })}
           />
         )}
         <QuantityField
