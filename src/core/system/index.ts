@@ -10,6 +10,7 @@ export * from './milestone';
 export * from './mixed';
 export * from './pack-text';
 export * from './pasted';
+export * from './pasted-time';
 export * from './pasted-words';
 export * from './proportion';
 export * from './sheet';

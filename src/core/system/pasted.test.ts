@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import type { SystemKindId } from './kinds';
 import { MILESTONES, type MilestoneId } from './milestone';
-import { linesOf, readPasted, wantsUnit, windowIn } from './pasted';
+import { readPasted } from './pasted';
+import { linesOf, wantsUnit, windowIn } from './pasted-time';
 import { milestoneMeant } from './pasted-words';
 import { parseTable } from './table-text';
 

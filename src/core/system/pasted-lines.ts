@@ -1,0 +1,87 @@
+import { ANY_TEMPERATURE, ANY_TIME, NUMBER, tempOf } from './pasted-cells';
+import { type Cell, type PastedTime, timesOf } from './pasted-time';
+import { massIn, milestoneMeant, plainHeading } from './pasted-words';
+import { plainLine, TIME } from './time-line';
+
+/** Words before the first and before the last hour of a window that one line tells. */
+const FIRST_AND_LAST = /\b(?:min|earliest|frühest|from|ab)\w*\b.*\b(?:max|latest|spätest|until|bis)\w*\b/i;
+const STROKED = new RegExp(`(${NUMBER})((?:\\s*/\\s*${NUMBER})+)\\s*°\\s*([CF])`, 'gi');
+/** `10 / 20 / 30 °C` with the degree at each. */
+const withDegrees = (line: string): string =>
+  line.replace(STROKED, (all, _first, _rest, unit: string) =>
+    all
+      .replace(/\s*°.*$/, '')
+      .split('/')
+      .map((n) => `${n.trim()} °${unit}`)
+      .join(' / '),
+  );
+
+/** A line that tells several times, each with its words, as lines of their own; the temperature behind is that of all. */
+function sayings(line: string): readonly string[] {
+  const pieces = line.split(/,\s+|\s+(?:and|und)\s+/);
+  const each = pieces.length > 1 && pieces.every((p) => /^\p{L}/u.test(p) && p.match(ANY_TIME)?.length === 1);
+  // Min. 4 h, max. 24 h are the ends of one time.
+  if (!each || pieces.slice(1).some((p) => milestoneMeant(p) === null)) return [line];
+  const temp = line.match(ANY_TEMPERATURE);
+  return temp?.length === 1 ? pieces.map((p) => (p.includes(temp[0]) ? p : `${p} at ${temp[0]}`)) : pieces;
+}
+
+/** What one line tells: what it calls it, its times, and the temperature each is said at. */
+interface Told {
+  readonly heading: string;
+  readonly times: readonly string[];
+  readonly temps: readonly string[];
+  /** The pot it is said of. */
+  readonly reference: string | null;
+}
+
+const FIRST_TIME = new RegExp(TIME, 'i');
+/** Three numbers and more with their unit behind the last: `60 / 30 / 15 min`. */
+const NUMBERS_BY_STROKE = /\d+(?:\s*\/\s*\d+){2,}(?=\s*([a-z]+))/i;
+const JOINS_TIME = /(?:[\s(/,]|\b(?:at|bei|for|after|nach|min|earliest|frühestens)\b\.?)+$/gi;
+
+/** The times of a line without its temperatures, and where the first of them begins. */
+function timesIn(rest: string): { readonly times: readonly string[]; readonly begins: number } {
+  const stroked = NUMBERS_BY_STROKE.exec(rest);
+  if (stroked) return { times: stroked[0].split('/').map((n) => `${n.trim()} ${stroked[1]}`), begins: stroked.index };
+  const times = [...rest.matchAll(ANY_TIME)].map((m) => m[0].trim());
+  return { times, begins: rest.search(FIRST_TIME) };
+}
+
+/** A line as it tells one time; null where it tells none, or times and temperatures that do not go together. */
+function toldIn(line: string): Told | null {
+  const warm = [...line.matchAll(ANY_TEMPERATURE)];
+  const { times, begins } = timesIn(line.replace(ANY_TEMPERATURE, (m) => ' '.repeat(m.length)));
+  const window = times.length === 2 && warm.length < 2 && FIRST_AND_LAST.test(line);
+  const each = window ? [times.join(' to ')] : times;
+  if (!each.length || (warm.length > 1 ? warm.length !== each.length : each.length > 1)) return null;
+  const words = line.slice(0, Math.min(begins, warm[0]?.index ?? begins)).trim();
+  return {
+    heading: plainHeading(words.replace(JOINS_TIME, '')),
+    times: each,
+    temps: warm.map((m) => m[0].trim()),
+    reference: massIn(line),
+  };
+}
+
+/**
+ * Times of lines without a table: a line each, its temperature beside it or said once for all, `Pot life at 20 °C: 30
+ * min`; lines of one name are one time at several temperatures.
+ */
+export function listed(lines: readonly string[]): readonly PastedTime[] {
+  const told = lines
+    .flatMap((line) => line.split(/;\s+|\.\s+(?=\p{Lu})/u))
+    .flatMap((line) => sayings(withDegrees(plainLine(line))));
+  const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
+  const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
+  const found: { heading: string; reference: string | null; cells: Cell[] }[] = [];
+  for (const { heading, times, temps, reference } of told.flatMap((line) => toldIn(line) ?? [])) {
+    const cells = times.map((time, i) => ({ temp: temps[i] ? tempOf(temps[i]!, null) : common, time }));
+    const known = found.find((f) => f.heading === heading && f.cells.every((c) => c.temp !== null));
+    if (known && cells.every((c) => c.temp !== null)) known.cells.push(...cells);
+    else if (heading) found.push({ heading, reference, cells: [...cells] });
+  }
+  return found.flatMap((f) =>
+    timesOf(f.heading, f.cells).map((t) => ({ ...t, reference: t.reference ?? f.reference })),
+  );
+}

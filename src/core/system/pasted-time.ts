@@ -1,0 +1,118 @@
+import { parseQuantity } from '../typed';
+import { type MilestoneId, milestoneKind } from './milestone';
+import { NOTHING } from './pasted-cells';
+import { massIn, milestoneMeant, plainHeading, saysWindow, unitIn } from './pasted-words';
+import { type ClockUnit, partTimeLine, timeLinesIn } from './time-line';
+
+/** One time of a pasted table: what it is called there, what that usually means, and its cells by temperature. */
+export interface PastedTime {
+  readonly heading: string;
+  /** Which end of a window it is, where the table prints both in one cell. */
+  readonly end: 'first' | 'last' | null;
+  /** The milestone that its words usually mean; null where they tell nothing. */
+  readonly guess: MilestoneId | null;
+  /** A temperature of null: the sheet names none. */
+  readonly cells: readonly { readonly temp: string | null; readonly time: string }[];
+  /** Unit of cells that are bare numbers, by the heading; null where neither heading nor cells name one. */
+  readonly unit: ClockUnit | null;
+  /** The pot it is said of, `100 g`. */
+  readonly reference: string | null;
+}
+
+/** A cell with its temperature: null where the sheet names none; no time where the row is shorter. */
+export interface Cell {
+  readonly temp: string | null;
+  readonly time: string | undefined;
+}
+
+/** A range as long as this is no doubt about one hour: it is a first and a last one. */
+const WINDOW = 2;
+
+interface Ends {
+  readonly temp: string | null;
+  readonly first: string;
+  readonly last: string;
+}
+
+/** The first and the last hour of each cell, where all of them are windows; null where they are not. */
+function endsOf(cells: readonly Cell[], told: boolean): readonly Ends[] | null {
+  const minutes = (text: string) => {
+    const read = parseQuantity('duration', text, 'metric');
+    return read.ok ? read.value : Number.NaN;
+  };
+  const ends = cells.flatMap(({ temp, time }) => {
+    const [first, last] = (time && partTimeLine(time)?.times) || [];
+    return first && last && (told || minutes(last) >= WINDOW * minutes(first)) ? [{ temp, first, last }] : [];
+  });
+  return ends.length === cells.length ? ends : null;
+}
+
+/** A time whose cells are windows, as its two ends; any other as it is. */
+function inEnds(time: PastedTime): readonly PastedTime[] {
+  const until = time.guess && milestoneKind(time.guess).until;
+  const ends = until && endsOf(time.cells, saysWindow(time.heading));
+  if (!ends) return [time];
+  return [
+    { ...time, end: 'first', cells: ends.map((e) => ({ temp: e.temp, time: e.first })) },
+    { ...time, end: 'last', guess: until, cells: ends.map((e) => ({ temp: e.temp, time: e.last })) },
+  ];
+}
+
+/** A window typed where its first hour is asked for: the lines of either end, and the time the last hour belongs to. */
+export interface TypedWindow {
+  readonly first: string;
+  readonly last: string;
+  readonly until: MilestoneId;
+}
+
+/**
+ * Whether what was typed as one time is a window with two ends: `4 h to 24 h` as what a coat waits for.
+ * @returns null where it is one hour with its doubt, or no time that ends
+ * @example windowIn('recoat-from', '10 C: 8 h to 24 h')?.last // '10 C: 24 h'
+ */
+export function windowIn(kind: MilestoneId, text: string): TypedWindow | null {
+  const { until } = milestoneKind(kind);
+  const lines = until ? timeLinesIn(text).map((line) => partTimeLine(line)) : [];
+  const cells = lines.map((line) => ({ temp: line?.temps.join(' to ') || null, time: line?.times.join(' to ') }));
+  const ends = cells.length ? endsOf(cells, false) : null;
+  if (!until || !ends) return null;
+  const told = (of: 'first' | 'last') => ends.map((e) => (e.temp ? `${e.temp}: ${e[of]}` : e[of])).join('\n');
+  return { first: told('first'), last: told('last'), until };
+}
+
+/**
+ * A column, a row or a line of a sheet as the time it is: none where it has no cell, two where its cells are windows.
+ * @param unitBelow the unit of its bare numbers, where a row of units tells it
+ */
+export function timesOf(
+  heading: string,
+  rows: readonly Cell[],
+  unitBelow: ClockUnit | null = null,
+): readonly PastedTime[] {
+  const cells = rows.flatMap(({ temp, time }) =>
+    time === undefined || NOTHING.test(time.trim()) ? [] : [{ temp, time: time.trim() }],
+  );
+  if (!cells.length) return [];
+  const bare = cells.some((c) => !/[a-z]/i.test(c.time));
+  return inEnds({
+    heading: plainHeading(heading),
+    end: null,
+    guess: milestoneMeant(heading),
+    cells,
+    unit: bare ? (unitBelow ?? unitIn(heading)) : null,
+    reference: massIn(heading),
+  });
+}
+
+/** The lines that `parseTable` reads, with the unit of bare numbers. */
+export const linesOf = (time: PastedTime, unit: ClockUnit | null = time.unit): string =>
+  time.cells
+    .map(({ temp, time: cell }) => {
+      const told = /[a-z]/i.test(cell) || unit === null ? cell : `${cell} ${unit}`;
+      return temp === null ? told : `${temp}: ${told}`;
+    })
+    .join('\n');
+
+/** Whether its bare numbers have no unit yet. */
+export const wantsUnit = (time: PastedTime): boolean =>
+  time.unit === null && time.cells.some((c) => !/[a-z]/i.test(c.time));
