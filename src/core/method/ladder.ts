@@ -1,6 +1,6 @@
 import { BASE_PROPERTIES } from '../climate';
 import { exactly, line, listed, type Message, minutes, ml, mm, mm2, percent, rate, texts, type WorkLine } from '../say';
-import { FAMILIES } from '../system';
+import { leavesFilm } from '../system';
 import { placesIn, type VoidResult } from '../void';
 import { type MethodContext, type School, type Setting, settingIn, type TaskContext } from './context';
 import { DRIVERS, sideBySide } from './drivers';
@@ -236,7 +236,7 @@ export const ladderIn = (spec: LadderSpec, c: TaskContext): Ladder =>
     to: c.effects.finishTo,
     wet: c.effects.wet && !BASE_PROPERTIES[c.base].swells,
     soakMin: c.settings[paperSoak.id] ?? 0,
-    washed: FAMILIES[c.sheet.family].film,
+    washed: leavesFilm(c.sheet),
     own: gritsIn(c.grits ?? ''),
     hands: c.workedAlone ? 1 : sideBySide(c, Math.max(placesIn(c.void), DRIVERS.m2(c))),
   });

@@ -1,6 +1,6 @@
 import { humidityOf, valueAt } from '../climate';
 import { attempt } from '../say';
-import { FAMILIES, type MilestoneId, type SheetRevision } from '../system';
+import { leavesFilm, type MilestoneId, type SheetRevision } from '../system';
 import type { Thermal } from './thermal';
 
 /**
@@ -25,16 +25,17 @@ export interface Film {
 }
 
 /**
- * The first instant at which a greasy film may form on what lies open; null where its family leaves none, the place is
+ * The first instant at which a greasy film may form on what lies open; null where its sheet or family says it
+ * leaves none, the place is
  * warm and dry enough, or its weather is not known.
  * @param o.fromMs when it was placed; o.untilMs when it is hard
  */
 export function filmOn(
-  { family }: Pick<SheetRevision, 'family'>,
+  sheet: Pick<SheetRevision, 'family' | 'finish'>,
   thermal: Pick<Thermal, 'base' | 'air' | 'dew'>,
   { fromMs, untilMs }: { readonly fromMs: number; readonly untilMs: number },
 ): Film | null {
-  if (!FAMILIES[family].film) return null;
+  if (!leavesFilm(sheet)) return null;
   for (let ms = fromMs; ms <= untilMs; ms += STEP_MS) {
     const here = attempt(
       () => [valueAt(thermal.base, ms), valueAt(thermal.dew, ms), valueAt(thermal.air, ms)] as const,

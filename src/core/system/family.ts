@@ -14,7 +14,7 @@ interface FamilyRow {
   readonly layer: 'amine' | 'peroxide' | 'methacrylate' | null;
   /** Its self-heating is computed. */
   readonly selfHeats: boolean;
-  /** It leaves a greasy film where it cures in the cold and damp. */
+  /** It leaves a greasy film where it cures in the cold and damp, unless its sheet says otherwise. */
   readonly film: boolean;
   /** It sets with water, and crazes where that dries off first. */
   readonly keepsWater: boolean;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Celsius, Currency, Density, Figure, Id, Instant, Minutes } from '../units';
-import { FamilyId } from './family';
+import { FAMILIES, FamilyId } from './family';
 import { Holes } from './holes';
 import { FillerClass, PartId, PartRole, SystemKindId } from './kinds';
 import { Flow } from './manner';
@@ -194,6 +194,8 @@ export const SheetRevision = z.object({
     colour: z.string().max(80),
     sanding: z.enum(['easy', 'hard', 'not']),
     paintable: z.enum(['yes', 'no', 'silent']),
+    /** What its paper says of a greasy film on its face; left out where it is silent: then its family tells. */
+    film: z.enum(['leaves', 'none']).optional(),
   }),
   storage: z.object({
     minC: Celsius.nullable(),
@@ -349,3 +351,7 @@ export const SILENT_LIMITS: Limits = {
   preparation: {},
   wetness: 'bone dry',
 };
+
+/** Whether a system leaves a greasy film where it cures in the cold and damp: as its sheet says, else as its family does. */
+export const leavesFilm = ({ family, finish }: Pick<SheetRevision, 'family' | 'finish'>): boolean =>
+  finish.film === undefined ? FAMILIES[family].film : finish.film === 'leaves';

@@ -181,6 +181,16 @@ function FinishFields() {
           onChange={(paintable) => set({ paintable })}
         />
         <Choice
+          label="A greasy film on its face"
+          options={[
+            { id: 'leaves', label: 'leaves one' },
+            { id: 'none', label: 'leaves none' },
+            { id: '', label: 'silent' },
+          ]}
+          value={draft.film}
+          onChange={(film) => set({ film })}
+        />
+        <Choice
           label="Primer"
           options={[
             { id: 'none', label: 'none' },

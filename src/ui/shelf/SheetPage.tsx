@@ -279,9 +279,11 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     [
       'finish',
       joined(
-        [s.finish.colour, s.finish.sanding === 'not' ? 'not to be sanded' : phrase`${s.finish.sanding} to sand`].filter(
-          Boolean,
-        ),
+        [
+          s.finish.colour,
+          s.finish.sanding === 'not' ? 'not to be sanded' : phrase`${s.finish.sanding} to sand`,
+          s.finish.film === 'none' ? 'no greasy film' : s.finish.film ? 'leaves a greasy film' : '',
+        ].filter(Boolean),
         ', ',
       ),
     ],

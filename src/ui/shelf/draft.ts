@@ -92,6 +92,8 @@ export interface SheetDraft extends HolesDraft {
   readonly flow: '' | Flow;
   readonly sanding: SheetRevision['finish']['sanding'];
   readonly paintable: SheetRevision['finish']['paintable'];
+  /** What the paper says of a greasy film; empty where it is silent. */
+  readonly film: NonNullable<SheetRevision['finish']['film']> | '';
   readonly storeMin: string;
   readonly storeMax: string;
   readonly shelfMonths: string;
@@ -254,6 +256,7 @@ export const blankDraft = (): SheetDraft => ({
   flow: '',
   sanding: 'hard',
   paintable: 'silent',
+  film: '',
   storeMin: '',
   storeMax: '',
   shelfMonths: '',
@@ -378,6 +381,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     flow: s.flow ?? '',
     sanding: s.finish.sanding,
     paintable: s.finish.paintable,
+    film: s.finish.film ?? '',
     storeMin: as('storeMin', 'temperature', s.storage.minC),
     storeMax: as('storeMax', 'temperature', s.storage.maxC),
     shelfMonths: maybe(s.storage.shelfMonths, ''),

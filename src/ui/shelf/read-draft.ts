@@ -255,7 +255,12 @@ export function readDraft(
     coverageKgPerM2Mm: read.aboveOrNone('coverage', 'count', d.coverage),
     coversM2PerL: covered?.per === 'litre' ? covered.m2 : null,
     uptakeMlPerM2: read.aboveOrNone('uptake', 'count', d.uptake),
-    finish: { colour: d.colour.trim(), sanding: d.sanding, paintable: d.paintable },
+    finish: {
+      colour: d.colour.trim(),
+      sanding: d.sanding,
+      paintable: d.paintable,
+      ...(d.film ? { film: d.film } : {}),
+    },
     storage: {
       minC: read.quantity('storeMin', 'temperature', d.storeMin, true),
       maxC: read.quantity('storeMax', 'temperature', d.storeMax, true),
