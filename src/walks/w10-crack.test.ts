@@ -1,11 +1,13 @@
 import { groundsOf, type Piece, placedSoFar, repairOf } from '@/core/plan';
 import { viewJob } from '@/core/record';
+import { longerTable, type Milestone } from '@/core/system';
 import { type VoidShape, voidOf } from '@/core/void';
 import { ratioOf } from '@/sample/sheet-words';
 import { plainWords } from '@/words';
 import { cFor, job, NOW, piece, sheet } from './crack';
 import { at, happened, off, printedPlan } from './made';
 
+const slower = (m: Milestone): Milestone => ({ ...m, table: longerTable(m.table, 10) });
 const plan = (over: Partial<Piece> = {}, sheets = [sheet]) =>
   printedPlan({ job, repairs: [repairOf(piece(over))], sheets }, NOW).repairs[0]!;
 
@@ -34,6 +36,14 @@ test('the faces are painted with neat resin first: 192 mL over 9.6 m and 15 left
   const quick = plan({ settings: { ...piece().settings, 'neat-life': 15 } });
   const told = quick.findings.find((f) => f.id === 'primed-too-far')!;
   expect(told.todo).toMatch(/in 2 stretches/);
+  // Who has not typed how long it stays tacky is told whose hour that is: the mix itself is dead long before.
+  const taken = (over: Partial<Piece>) => plan(over).findings.filter((f) => f.id === 'neat-slower');
+  expect(taken({}).map((f) => f.severity)).toEqual(['note']);
+  expect(taken({})[0]!.why).toMatch(/^Painting it takes 1\d min\. .* wet or tacky for 1 h is Grenko’s figure/);
+  expect(taken({ settings: { ...piece().settings, 'neat-life': 60 } })).toEqual([]);
+  expect(taken({ schools: { neat: 'bare' } })).toEqual([]);
+  const slow = { ...sheet, milestones: sheet.milestones.map((m) => (m.kind === 'use-by' ? slower(m) : m)) };
+  expect(plan({}, [slow]).findings.filter((f) => f.id === 'neat-slower')).toEqual([]);
   const bare = plan({ schools: { neat: 'bare' } });
   expect([bare.consumables, bare.steps.some((s) => s.id === 'neat')]).toEqual([[], false]);
   // What runs down a joint that crosses is kept out by a piece of foam each.

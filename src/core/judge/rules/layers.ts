@@ -22,6 +22,13 @@ const F = findings({
     why: 'By them a batch would hold or take longer than it may, or there are more or fewer batches now: they are planned even.',
     todo: 'Pull them anew, or make them even.',
   },
+  'neat-slower': {
+    severity: 'note',
+    stage: 'place',
+    title: 'The neat resin is taken to be a slower one',
+    why: 'Painting it takes {paint}. That it stays wet or tacky for {life} is Grenko’s figure, of a wetting resin; what is poured here leaves {usable} once it is mixed.',
+    todo: 'Take a wetting resin, and type how long it stays tacky; or paint with the mix itself before its sand goes in, no further ahead than its batch reaches.',
+  },
   'primed-too-far': {
     severity: 'caution',
     stage: 'place',
@@ -199,6 +206,21 @@ export const layerRules: Readonly<Record<string, Rule>> = {
         life: minutes(life),
         poured: at(poured.endMs),
         stretches: Math.ceil(laterMin / life),
+      }),
+    ];
+  },
+
+  'neat-slower': ({ repair, plan: { context, steps, usableMin } }) => {
+    const setting = context?.params.primed;
+    const primed = setting && steps.find((s) => s.role === 'prime');
+    // Who typed how long it stays tacky knows the resin.
+    if (!primed || usableMin === null || repair.settings[setting] !== undefined) return [];
+    if (primed.handsOnMin <= usableMin) return [];
+    return [
+      F['neat-slower']({
+        paint: minutes(primed.handsOnMin),
+        life: minutes(settingIn(context, setting)),
+        usable: minutes(usableMin),
       }),
     ];
   },
