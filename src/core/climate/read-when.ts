@@ -32,6 +32,8 @@ export function whenText(ms: number, zone: string, hours: Hours = 24, locale = '
 export const [YEAR_FROM, YEAR_TO] = [1970, 2200];
 /** A day without a year may lie so far behind: what was wanted last week. */
 const BEHIND_DAYS = 35;
+/** No day and hour take more to write, in characters. */
+const LONGEST = 200;
 const bad = (sentence: Message): Parsed => ({ ok: false, sentence });
 const pad = (n: number) => String(n).padStart(2, '0');
 
@@ -111,6 +113,7 @@ function otherWeekday(at: DateTime<true>, said: number): Parsed {
  * @example readWhen('Fri noon', { nowMs, zone: 'Europe/Helsinki', atHour: 7 })
  */
 export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed {
+  if (text.length > LONGEST) return bad(REFUSED['no-day']());
   const here = DateTime.fromMillis(nowMs, { zone });
   const clear = plainly(inEnglish(text), here);
   const slashed = /\b(\d{1,2})\/(\d{1,2})(?:\/(\d{2,4}))?\b/.exec(clear);
@@ -238,6 +241,7 @@ export function readDay(
   text: string,
   { nowMs, zone, whole = 'first' }: Omit<Typing, 'atHour'> & { readonly whole?: 'first' | 'last' },
 ): Parsed {
+  if (text.length > LONGEST) return bad(REFUSED['no-date']());
   const said = inEnglish(text.trim()).replace(BEFORE_DAY, '').replace(/\s+/g, ' ');
   const noon = (day: DateTime<true>): Parsed => {
     const ms = day.set({ hour: 12 }).toMillis();

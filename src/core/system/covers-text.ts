@@ -21,6 +21,8 @@ export type CoversRead =
 
 /** As packs print it. */
 const PRINTED_LIKE = ['0.42 m²/L', '6.5 m² a set', '200 mL/m²', '150 to 200 g/m²'] as const;
+/** In characters. */
+const LONGEST = 200;
 const FT2 = 0.3048 ** 2;
 /** Litres of a gallon (US: 231 in³ of 25.4 mm; UK: by definition). */
 const LITRES: Readonly<Record<string, number>> = { l: 1, us: 3.785411784, uk: 4.54609 };
@@ -55,6 +57,8 @@ function ofKg(text: string): number | null {
  * @example readCovers('150-200 g/m²', 'metric') // { per: 'kg', m2: 5 }
  */
 export function readCovers(text: string, system: UnitSystem): CoversRead {
+  if (text.length > LONGEST)
+    return { per: null, sentence: REFUSED['as-printed']({ examples: listed(PRINTED_LIKE, 'or') }) };
   const uptake = parseQuantity('uptake', text, system);
   if (/\//.test(text) && uptake.ok && uptake.value > 0) return { per: 'litre', m2: 1000 / uptake.value };
   const m2OfKg = ofKg(inWordsRead(text).trim().replace(/[–—]/g, '-'));

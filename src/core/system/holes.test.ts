@@ -107,6 +107,11 @@ describe('cleaning', () => {
     expect(read(text)).toEqual(twice);
   });
 
+  test('pages of it are asked again', () => {
+    expect(() => read(' '.repeat(50_000))).toThrow(/must be like/);
+    expect(() => read('blow 2, '.repeat(5000))).toThrow(/must be like/);
+  });
+
   test('once is not said, a flushed hole is', () => {
     expect(read('flush, brush, flush, 2 blow').map((s) => [s.do, s.times])).toEqual([
       ['flush', 1],

@@ -187,6 +187,9 @@ export const rodsText = (rods: readonly RodRow[]): string =>
     })
     .join('\n');
 
+/** No way to clean a hole takes more to write, in characters. */
+const LONGEST_CLEANING = 300;
+
 /** `blow out twice` as `blow 2`. */
 const inTimes = (stroke: string): string =>
   stroke
@@ -201,6 +204,13 @@ const inTimes = (stroke: string): string =>
  * @throws Refusal naming the stroke that is none
  */
 export function parseCleaning(text: string, field: string): readonly Strokes[] {
+  if (text.length > LONGEST_CLEANING)
+    return refuse(
+      field,
+      text.length,
+      'blow, brush or flush',
+      REFUSED['stroke-unclear']({ text: `${text.slice(0, 40)}…` }),
+    );
   return text
     .split(
       /\s*(?:[,;+\n]|\bthen\b|\band\b|\bdann\b|\bund\b)\s*|(?<=\p{L})\s+(?=\d)(?!\d+\s*(?:[x×]|times|mal)?\s*(?:[,;+\n]|$|(?:then|and|dann|und)\b))/iu,

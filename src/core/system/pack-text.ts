@@ -34,6 +34,8 @@ function amountOf(number: string, unit: string, country: string | undefined, sys
   return null;
 }
 
+/** No pack has more words on it that are typed, in characters. */
+const LONGEST = 300;
 /** Rounded as packs are. */
 const SUM_PCT = 1;
 
@@ -71,6 +73,7 @@ export function readPack(
   },
   system: UnitSystem,
 ): PackRead | null {
+  if (text.length > LONGEST) return null;
   const spec = systemKind(of.kind);
   const told: Amount[] = [];
   for (const [, times, number = '', unit = '', country] of text.matchAll(AMOUNT)) {

@@ -225,6 +225,9 @@ const BEFORE: Partial<Readonly<Record<Kind, RegExp>>> = {
   length: /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/,
 };
 
+/** No quantity takes more to write, in characters. */
+const LONGEST = 200;
+
 const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find((unit) => unit.names.includes(name));
 
 /**
@@ -238,6 +241,11 @@ const byName = (kind: Kind, name: string): Unit | undefined => UNITS[kind].find(
  * @example parseQuantity('length', '1 1/2"', 'metric') // { ok: true, value: 38.1, ... }
  */
 export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark = '.'): Parsed {
+  if (text.length > LONGEST)
+    return {
+      ok: false,
+      sentence: TYPED.unclear({ text: `${text.trim().slice(0, 40)}…`, hint: TYPED.hint({ examples: EXAMPLES[kind] }) }),
+    };
   // Half a kit is 50 % of it, half a per cent is 0.5 %.
   const ofWhole = kind === 'percent' && !/%|per ?cent/i.test(text);
   const plain = inWordsRead(text.trim()).replace(/\s*\b(?:per|je|pro)\b\s*(?!cent)(?=[a-z])/gi, '/');

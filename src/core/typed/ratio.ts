@@ -60,13 +60,16 @@ function inFigures(text: string): string {
   return units ? `${plain.replace(new RegExp(`(?<=[\\d\\s])${units[2]}\\b`, 'gi'), '')} ${units[2]}` : plain;
 }
 
+/** No ratio takes more to write, in characters. */
+const LONGEST = 200;
+
 /**
  * Reads `2:1 by volume`, `100 : 48 : 650 w/w`, `100 parts A to 48 parts B by weight`, `100 g : 25 g`, `A : B = 2 : 1 by
  * volume`. A ratio without its basis is asked, never guessed.
  * @returns parts in the order typed, each above zero
  */
 export function parseRatio(text: string): ParsedRatio {
-  const match = FIGURES.exec(inFigures(inWordsRead(text)));
+  const match = text.length > LONGEST ? null : FIGURES.exec(inFigures(inWordsRead(text)));
   if (!match) return { ok: false, sentence: RATIO.unread() };
   const parts: number[] = [];
   for (const piece of match[1]!.split(new RegExp(JOINT, 'i'))) {

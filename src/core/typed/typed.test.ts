@@ -205,6 +205,17 @@ test.each([
   ['± 2', null],
 ])('%s is a figure and what it may be off by: %j', (text, parts) => expect(figureAndDoubt(text)).toEqual(parts));
 
+test.each(['1 x ', '1.', '1/2 ', '10 mm + ', 'about '])(
+  'what goes on for pages of “%s” is no quantity and no ratio',
+  (piece) => {
+    const pages = piece.repeat(20_000);
+    const parsed = parseQuantity('length', pages, 'metric');
+    expect(parsed.ok).toBe(false);
+    if (!parsed.ok) expect(plainWords(parsed.sentence).length).toBeLessThan(200);
+    expect(parseRatio(pages).ok).toBe(false);
+  },
+);
+
 test('switching units shows the typed text again without drift', () => {
   const typed = { text: '2 1/2 in', system: 'us' as const };
   expect(fieldText('length', 63.5, 'us', typed)).toBe('2 1/2 in');
