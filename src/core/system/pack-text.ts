@@ -49,9 +49,16 @@ function withoutTheirSum(amounts: readonly Amount[]): Amount[] {
   return amounts.filter((a) => !isSum(a));
 }
 
-const rounded = (n: number): number => Number(n.toPrecision(12));
+/** More digits than any pack is filled by. */
+const rounded = (n: number): number => Number(n.toPrecision(6));
 const inCore = ({ kind }: Pick<Amount, 'kind'>, core: number): string =>
   `${rounded(core)} ${kind === 'mass' ? 'g' : 'mL'}`;
+/** A part of an amount, in the unit the amount is printed in. */
+const partOf = (amount: Amount, share: number): string => {
+  const [, number = '', unit = ''] = /^([\d.,]+)\s*(\D.*)$/.exec(amount.text) ?? [];
+  const read = readNumber(number);
+  return unit && 'value' in read ? `${rounded(read.value * share)} ${unit}` : inCore(amount, amount.core * share);
+};
 
 /**
  * Reads what is printed on a pack: `300 mL cartridge 10:1`, `420 g + 210 g`, `19 kg kit`, `2 × 150 mL`.
@@ -114,7 +121,7 @@ export function readPack(
     const sum = shares.reduce((a, b) => a + b, 0);
     return {
       ratio,
-      parts: Object.fromEntries(spec.parts.map((p, i) => [p.id, inCore(first, (first.core * shares[i]!) / sum)])),
+      parts: Object.fromEntries(spec.parts.map((p, i) => [p.id, partOf(first, shares[i]! / sum)])),
     };
   }
   // Of what is dosed the tin or bag is part A; what belongs to it follows from its usual dose.
