@@ -21,12 +21,23 @@ interface Amount {
   readonly text: string;
 }
 
+/** Measures that differ by country; whoever works in US units has said which. */
+const OF_A_COUNTRY = /^(?:gal|qt|pt|fl oz)$/i;
+
 function amountOf(number: string, unit: string, country: string | undefined, system: UnitSystem): Amount | null {
   // A gallon of a pack has its country before it, behind it, or in brackets.
-  const spelt = unit.replace(/\./g, '').replace(/\s+/g, ' ');
+  const spelt = unit
+    .replace(/\./g, '')
+    .replace(/\s+/g, ' ')
+    .replace(/^gal.*/i, 'gal')
+    .replace(/^(?:qt|quart).*/i, 'qt')
+    .replace(/^(?:pt|pint).*/i, 'pt');
   const text = /^cl$/i.test(spelt)
     ? `${Number(number.replace(',', '.')) * 10} mL`
-    : `${number} ${country ? `${country} ` : ''}${spelt}`;
+    : `${number} ${country ?? (system === 'us' && OF_A_COUNTRY.test(spelt) ? 'US' : '')} ${spelt}`.replace(
+        / {2,}/g,
+        ' ',
+      );
   for (const kind of ['mass', 'volume'] as const) {
     const read = parseQuantity(kind, text, system);
     if (read.ok && read.value > 0) return { kind, core: read.value, text };
