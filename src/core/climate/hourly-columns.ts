@@ -4,8 +4,8 @@ import { DateTime, FixedOffsetZone, type IANAZone } from 'luxon';
 type ColumnId = 'date' | 'time' | 'temp' | 'dew' | 'humidity';
 
 /**
- * What the words over a column mean, in the languages that Grenko speaks. The first row whose words are there is what it
- * is: of a file with many columns those that are no air come first. Null: it is left out.
+ * What the words over a column mean, in the languages that Grenko speaks. The first row whose words are there is what
+ * it is: of a file with many columns those that are no air come first. Null: it is left out.
  */
 const COLUMNS: readonly (readonly [id: ColumnId | null, words: RegExp])[] = [
   ['dew', /dew|taupunkt/i],

@@ -55,8 +55,8 @@ const KINDS = {
 const DOUBTFUL_C = 45;
 
 /**
- * Reads hourly weather from CSV: columns by the words of the header, wherever it stands, decimal commas, dividers of any
- * kind; a day and its hour in one column or in two; humidity, or the dew point in its place. What is
+ * Reads hourly weather from CSV: columns by the words of the header, wherever it stands, decimal commas, dividers of
+ * any kind; a day and its hour in one column or in two; humidity, or the dew point in its place. What is
  * unclear (unit of the temperature, zone of the times, day or month first) is asked, never guessed.
  * @param siteZone IANA zone of the site
  * @param of weather, which must be whole, or the readings of a logger, which may have gaps

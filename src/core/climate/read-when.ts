@@ -233,7 +233,8 @@ function periodIn(text: string, zone: string): { from: DateTime<true>; unit: 'mo
 }
 
 /**
- * A day as people say it, as {@link readWhen} reads it: its noon at the site. A month or a year alone is one of its ends.
+ * A day as people say it, as {@link readWhen} reads it: its noon at the site. A month or a year alone is one of its
+ * ends.
  * @param at.whole which of them: what is good until June is good to its end, what was written in it may be from its
  *   first day
  */

@@ -30,7 +30,7 @@ function pieces(line: string): readonly string[] {
   return [...(words ? [words] : []), ...found.map((m) => m[0].trim())];
 }
 
-/** A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or a time. */
+/** A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or time. */
 export function cellsOf(line: string): readonly string[] {
   const parted = /\t/.test(line) ? line.split('\t') : line.trim().split(/\s{2,}|\s*[|;]\s*/);
   return parted.length > 1 ? parted.map((c) => plainLine(c)) : pieces(line);

@@ -16,7 +16,7 @@ const withDegrees = (line: string): string =>
       .join(' / '),
   );
 
-/** A line that tells several times, each with its words, as lines of their own; the temperature behind is that of all. */
+/** A line that tells several times, each with its words, as a line for each; the temperature behind is that of all. */
 function sayings(line: string): readonly string[] {
   const pieces = line.split(/,\s+|\s+(?:and|und)\s+/);
   const each = pieces.length > 1 && pieces.every((p) => /^\p{L}/u.test(p) && p.match(ANY_TIME)?.length === 1);

@@ -51,8 +51,8 @@ const LOOSE = new RegExp(`\\b(${UNIT_WORDS})\\b`, 'gi');
 const unitCalled = (word: string): ClockUnit => (/^m/i.test(word) ? 'min' : /^[hs]/i.test(word) ? 'h' : 'd');
 
 /**
- * The unit a heading names for the numbers under it. In brackets it is one; loose, `min` beside a word of coating may be
- * the minimum, and is asked.
+ * The unit a heading names for the numbers under it. In brackets it is one; loose, `min` beside a word of coating may
+ * be the minimum, and is asked.
  */
 export function unitIn(words: string): ClockUnit | null {
   const told = BRACKETED.exec(words)?.[1];

@@ -32,7 +32,7 @@ const LONGEST_LINE = 500;
 
 /**
  * Reads a whole table of times as it comes out of a sheet: temperatures down the side or along the top, or a line for
- * each time; cells parted by tabs, dividers or gaps, or not at all; times by dose; a window in one cell as its two ends.
+ * each time; cells parted by tabs, dividers or gaps, or not at all; times by dose; a window in one cell as its ends.
  * @param kind of the sheet: what its trade calls a time, where that is known
  * @returns one entry a time, in the order of the table, those without any cell left out
  * @throws Refusal when no temperatures, or no times beside them, are found

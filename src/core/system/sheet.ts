@@ -352,6 +352,6 @@ export const SILENT_LIMITS: Limits = {
   wetness: 'bone dry',
 };
 
-/** Whether a system leaves a greasy film where it cures in the cold and damp: as its sheet says, else as its family does. */
+/** Whether a system leaves a greasy film where it cures cold and damp: as its sheet says, else as its family does. */
 export const leavesFilm = ({ family, finish }: Pick<SheetRevision, 'family' | 'finish'>): boolean =>
   finish.film === undefined ? FAMILIES[family].film : finish.film === 'leaves';

@@ -48,7 +48,8 @@ function agedOf(line: string): readonly [age: string, value: string] {
 }
 
 /**
- * Reads strength over age, one a line: `1 d: 32 MPa`, `32 N/mm² after 24 h`. Ages must rise, and strength may not fall with age.
+ * Reads strength over age, one a line: `1 d: 32 MPa`, `32 N/mm² after 24 h`. Ages must rise, and strength may
+ * not fall with age.
  * @throws Refusal naming the line
  */
 export function parseStrengthPoints(text: string, field: string, system: UnitSystem): Strength['points'] {

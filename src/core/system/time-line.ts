@@ -27,7 +27,7 @@ const ONE_SIDED = '(?:>=?|<=?|≥|≤|\\b(?:above|over|below|under|less than|mor
 const AND_BEYOND =
   '\\s*(?:\\+(?!\\s*\\d)|(?:and|or) (?:above|over|more|warmer|higher|below|under|less|colder|lower)\\b)';
 
-/** A temperature or a band of them, a degree sign or its letter at least once, in a line as {@link plainLine} has it. */
+/** A temperature or a band of them, with its degree at least once, in a line as {@link plainLine} has it. */
 export const TEMPERATURE = `(?:${ONE_SIDED})?(?<![\\d.,])${NUMBER}\\s*(?:${DEGREE})?${TO_DEGREES}${NUMBER}\\s*${DEGREE}|(?:${ONE_SIDED})?(?<![\\d.,])${NUMBER}\\s*${DEGREE}(?:${AND_BEYOND})?`;
 
 /** What people name a span of time by. */
@@ -52,7 +52,10 @@ const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/\b(?:at )?(?:room temperature|ambient(?: temperature)?|raumtemperatur)\b|\b(?:at|bei) RT\b/gi, ''],
 ];
 
-/** A line in signs that are read here, what only hedges taken out. @example plainLine('ca. 30′ @ 20 ℃') // '30 min at 20 °C' */
+/**
+ * A line in signs that are read here, what only hedges taken out.
+ * @example plainLine('ca. 30′ @ 20 ℃') // '30 min at 20 °C'
+ */
 export const plainLine = (line: string): string =>
   PLAIN.reduce((so, [printed, read]) => so.replace(printed, read), inWordsRead(line))
     .replace(/[ \u00a0]+/g, ' ')

@@ -53,7 +53,7 @@ const JOINT = '\\s*(?:[:/+]|,(?!\\d)|\\bto\\b|\\band\\b|\\bzu\\b)\\s*';
 const WITH_UNITS = new RegExp(`^(\\d[\\d.,]*)\\s*(g|kg|lbs?|ml|l)((?:${JOINT}\\d[\\d.,]*\\s*\\2)+)$`, 'i');
 const FIGURES = new RegExp(`^\\s*([\\d.,]*\\d(?:${JOINT}[\\d.,]*\\d)+)\\s*(.*)$`, 'i');
 
-/** A ratio in its numbers with a colon between them, its basis behind. @example inFigures('100 g to 25 g') // '100 : 25 g' */
+/** A ratio in its numbers, its basis behind. @example inFigures('100 g to 25 g') // '100 to 25 g' */
 function inFigures(text: string): string {
   const plain = AS_FIGURES.reduce((so, [words, figures]) => so.replace(words, figures), text.trim()).trim();
   const units = WITH_UNITS.exec(plain);

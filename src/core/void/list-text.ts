@@ -65,9 +65,8 @@ function orderIn(list: RowList, header: readonly string[]): readonly number[] | 
 
 /**
  * Rows of a list from pasted or read text: one row a line, columns divided as spreadsheets do; a header that names
- * the columns says their order; lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of `system`. Depths may also come
- * as a grid:
- * places along in the first line, places across in the first column.
+ * the columns says their order; lengths are understood as typed (`3/8 in`, `12,5`), bare numbers in the units of
+ * `system`. Depths may also come as a grid: places along in the first line, places across in the first column.
  * @returns the rows, in the core units
  * @throws Refusal naming the line and what is wrong in it
  */

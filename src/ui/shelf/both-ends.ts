@@ -13,7 +13,7 @@ const OTHER_END: Readonly<Record<string, string>> = {
   doseMin: 'doseMax',
 };
 
-/** “5 to 30 °C”, typed whole into the first of two fields, as what either of them asks for; null where it is no range. */
+/** “5 to 30 °C”, typed whole into the first of two fields, as what either asks for; null where it is no range. */
 export function inBothEnds(draft: SheetDraft, field: string, mark: DecimalMark): Partial<SheetDraft> | null {
   const other = OTHER_END[field];
   const texts = { ...draft, ...Object.fromEntries(Object.entries(draft.limits).map(([k, v]) => [`limits.${k}`, v])) };
