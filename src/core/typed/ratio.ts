@@ -57,7 +57,10 @@ const FIGURES = new RegExp(`^\\s*([\\d.,]*\\d(?:${JOINT}[\\d.,]*\\d)+)\\s*(.*)$`
 function inFigures(text: string): string {
   const plain = AS_FIGURES.reduce((so, [words, figures]) => so.replace(words, figures), text.trim()).trim();
   const units = WITH_UNITS.exec(plain);
-  return units ? `${plain.replace(new RegExp(`(?<=[\\d\\s])${units[2]}\\b`, 'gi'), '')} ${units[2]}` : plain;
+  return (units ? `${plain.replace(new RegExp(`(?<=[\\d\\s])${units[2]}\\b`, 'gi'), '')} ${units[2]}` : plain).replace(
+    / {2,}/g,
+    ' ',
+  );
 }
 
 /** No ratio takes more to write, in characters. */

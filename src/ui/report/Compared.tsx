@@ -3,13 +3,13 @@ import { extent, line, scaleLinear } from 'd3';
 import type { RepairDocument } from '@/core/record';
 import { phrase } from '@/words';
 import { useFormat } from '../shared/bits';
-import { ticksOf } from '../shared/ticks';
+import { labelPlace, ticksOf } from '../shared/ticks';
 import { useNarrow } from '../shared/use-narrow';
 import { dayAndClock } from '../shared/when';
 
 const LEFT = 84;
 /** So much room a label of the axis takes, px. */
-const TICK_ROOM = 64;
+const TICK_ROOM = 70;
 
 /** Hands-on work as planned and as it was on one axis, and what was read meanwhile as curves under it. */
 export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
@@ -61,14 +61,17 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
             ? phrase`; worked from ${dayAndClock(Math.min(...doc.real.map((s) => s.fromMs)), zone)} to ${dayAndClock(Math.max(...doc.real.map((s) => s.toMs)), zone)}`
             : '')}
       </title>
-      {ticks.map((t) => (
-        <g key={t.ms}>
-          <line x1={x(t.ms)} x2={x(t.ms)} y1={4} y2={height - 20} stroke="var(--hair)" />
-          <text x={x(t.ms)} y={height - 6} textAnchor="middle" fontSize={12.5} fill="var(--ink-2)">
-            {t.label}
-          </text>
-        </g>
-      ))}
+      {ticks.map((t) => {
+        const place = labelPlace(x(t.ms), { label: t.label, size: 12.5, edges: [0, width] });
+        return (
+          <g key={t.ms}>
+            <line x1={x(t.ms)} x2={x(t.ms)} y1={4} y2={height - 20} stroke="var(--hair)" />
+            <text x={place.x} y={height - 6} textAnchor={place.anchor} fontSize={12.5} fill="var(--ink-2)">
+              {t.label}
+            </text>
+          </g>
+        );
+      })}
       {row('planned', doc.planned, 8, 'url(#tx-gelled)')}
       {row('as it was', doc.real, 42, 'var(--mix-2)')}
       {hasCurve &&

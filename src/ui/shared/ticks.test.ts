@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { DateTime } from 'luxon';
-import { localTicks, minuteTicks } from './ticks';
+import { labelPlace, localTicks, minuteTicks, ticksOf } from './ticks';
 
 const H = 3_600_000;
 
@@ -46,6 +46,48 @@ test('never more than there is room for, evenly apart, from nought to the end an
       for (const [i, t] of ticks.entries()) expect(t).toBe(i * apart);
       expect(ticks.at(-1)!).toBeLessThanOrEqual(endMin);
       expect(ticks.at(-1)! + apart).toBeGreaterThan(endMin);
+    }),
+  );
+});
+
+/** Where a label begins and ends, as wide as it is taken to be. */
+function spanOf(atPx: number, label: string, size: number, edges: readonly [number, number]) {
+  const { x, anchor } = labelPlace(atPx, { label, size, edges });
+  const wide = label.length * size * 0.58;
+  const from = anchor === 'start' ? x : anchor === 'end' ? x - wide : x - wide / 2;
+  return [from, from + wide] as const;
+}
+
+test('a label stands under its tick, and against the edge where it would be cut', () => {
+  const at = (px: number) => labelPlace(px, { label: '6:00 am', size: 12.5, edges: [0, 900] });
+  expect(at(400)).toEqual({ x: 400, anchor: 'middle' });
+  expect(at(888)).toEqual({ x: 899, anchor: 'end' });
+  expect(at(3)).toEqual({ x: 1, anchor: 'start' });
+});
+
+test('wherever its tick is, no label goes over an edge', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 900 }),
+      fc.constantFrom('Mon', '6:00 am', '12:00 pm', '06:00'),
+      fc.integer({ min: 9, max: 15 }),
+      (px, label, size) => {
+        const [from, to] = spanOf(px, label, size, [0, 900]);
+        expect(from).toBeGreaterThanOrEqual(0);
+        expect(to).toBeLessThanOrEqual(900);
+      },
+    ),
+  );
+});
+
+test('ticks are whole hours of the site, inside the range, ten at most, whatever its length', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 400 * 24 }), fc.integer({ min: 1, max: 24 * 60 }), (from, hours) => {
+      const fromMs = Date.UTC(2027, 0, 1) + from * H;
+      const ticks = ticksOf(fromMs, fromMs + hours * H, 'Europe/Helsinki');
+      expect(ticks.length).toBeLessThanOrEqual(10);
+      for (const t of ticks) expect((t.ms - fromMs) % H).toBe(0);
+      expect(ticks.every((t) => t.ms >= fromMs && t.ms <= fromMs + hours * H)).toBe(true);
     }),
   );
 });

@@ -42,3 +42,20 @@ export function minuteTicks(endMin: number, most: number): readonly number[] {
   const step = STEPS_MIN.find((min) => endMin / min <= most) ?? endMin;
   return Array.from({ length: Math.floor(endMin / step + 1e-9) + 1 }, (_, i) => i * step);
 }
+
+/** Width of a letter of a label, in parts of its size: figures and small letters. */
+const LETTER = 0.58;
+
+/**
+ * Where the label of an axis stands so that nothing of it is cut: under its tick, or against the edge.
+ * @param edges of what is drawn, px
+ * @example labelPlace(888, { label: '6:00 am', size: 12.5, edges: [0, 900] }) // { x: 899, anchor: 'end' }
+ */
+export function labelPlace(
+  atPx: number,
+  { label, size, edges: [left, right] }: { label: string; size: number; edges: readonly [number, number] },
+): { readonly x: number; readonly anchor: 'start' | 'middle' | 'end' } {
+  const half = (label.length * size * LETTER) / 2;
+  if (atPx + half > right) return { x: right - 1, anchor: 'end' };
+  return atPx - half < left ? { x: left + 1, anchor: 'start' } : { x: atPx, anchor: 'middle' };
+}
