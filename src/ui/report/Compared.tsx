@@ -91,11 +91,36 @@ export function Compared({ doc, zone }: { doc: RepairDocument; zone: string }) {
             {points.map((p) => (
               <circle key={p[0]} cx={x(p[0])} cy={y(p[1])} r={2.6} fill="var(--ink)" />
             ))}
-            <text x={x(points.at(-1)![0]) + 6} y={y(points.at(-1)![1]) - 5} fontSize={12.5} fill="var(--ink)">
-              {channel} {format('temperature', points.at(-1)![1]).text}
-            </text>
+            <LastRead
+              at={[x(points.at(-1)![0]), y(points.at(-1)![1])]}
+              channel={channel}
+              says={format('temperature', points.at(-1)![1]).text}
+              width={width}
+            />
           </g>
         ))}
     </svg>
+  );
+}
+
+/** The last reading beside its mark: behind it, or before it where it would be cut. */
+function LastRead({
+  at: [x, y],
+  channel,
+  says,
+  width,
+}: {
+  at: readonly [number, number];
+  channel: string;
+  says: string;
+  width: number;
+}) {
+  // Beside its mark the whole of it must find room, under a tick half of it.
+  const { anchor } = labelPlace(x, { label: `${channel} ${says}`, size: 2 * 12.5, edges: [0, width] });
+  const before = anchor === 'end';
+  return (
+    <text x={before ? x - 6 : x + 6} y={y - 5} textAnchor={before ? 'end' : 'start'} fontSize={12.5} fill="var(--ink)">
+      {channel} {says}
+    </text>
   );
 }
