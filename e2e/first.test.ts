@@ -217,8 +217,8 @@ describe('a sheet typed in the order in which it is printed', () => {
     await page
       .getByLabel('Table, as it stands in the sheet')
       .fill('Pot life (100 g) at 20 °C: ca. 30 min\nRecoat: 4 - 24 h\nFull cure after 7 days\nDensity 1.1 kg/l');
-    expect(await page.getByLabel('“Recoat, first hour” is').inputValue()).toBe('recoat-from');
-    expect(await page.getByLabel('“Recoat, last hour” is').inputValue()).toBe('recoat-until');
+    expect(await page.getByLabel('“Recoat, from” is').inputValue()).toBe('recoat-from');
+    expect(await page.getByLabel('“Recoat, until” is').inputValue()).toBe('recoat-until');
     await page.getByText('for a pot of 100 g').waitFor();
     await page.getByRole('button', { name: 'Take these times' }).click();
     const typed = (label: string) => page.getByLabel(`${label}: as on the sheet`).inputValue();

@@ -38,7 +38,7 @@ test('a length is typed with what it may be off by, which goes to its own field;
   const field = (name: string) => side().getByLabel(name, { exact: true });
   await field('Length').fill('900 ± 4 mm');
   await field('Length').blur();
-  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === '4 mm') === true);
+  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((i) => i.value === '4 mm'));
   expect(await field('Length').inputValue()).toBe('900 mm');
   expect(await field('Length: give or take').inputValue()).toBe('4 mm');
   await field('Width').fill('600 - 640 mm');

@@ -1,4 +1,4 @@
-import { inWordsRead } from '../typed';
+import { HEDGES, inWordsRead, withoutBounds } from '../typed';
 
 /** Units of time a heading or a person may name. */
 export const CLOCK_UNITS = ['min', 'h', 'd'] as const;
@@ -45,10 +45,7 @@ const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/\s*(?:…|\.{2,3})\s*/g, ' to '],
   [/@/g, ' at '],
   [/(?<=\d)\s*[’′'](?!\d)/g, ' min'],
-  [
-    /\b(?:ca|circa|approx(?:imately)?|about|around|roughly|typically|typ|etwa|ungefähr|zirka)\b\.?\s*(?=\d)|[~≈]\s*/gi,
-    '',
-  ],
+  [new RegExp(`(?:\\b(?=\\w)|(?=[~≈]))(?:${HEDGES})\\s*(?=\\d)`, 'gi'), ''],
   [/\b(?:at )?(?:room temperature|ambient(?: temperature)?|raumtemperatur)\b|\b(?:at|bei) RT\b/gi, ''],
 ];
 
@@ -61,10 +58,6 @@ export const plainLine = (line: string): string =>
     .replace(/[ \u00a0]+/g, ' ')
     .trim();
 
-/** Words of a limit before or behind a time: the figure is the limit. */
-const BOUND_BEFORE =
-  /^(?:at (?:most|least)|max(?:imum)?|min(?:imum)?|up to|(?:no|not) (?:more|less) than|less than|more than|after|within|from|mind(?:estens)?|höchstens|>=?|<=?|≥|≤)\.?\s*(?=\d)/i;
-const BOUND_BEHIND = /(?<=[a-z]\s+)(?:max(?:imum)?|minimum|min|at (?:most|least))\.?$/i;
 /** Shares of an hour that people write as a fraction. */
 const SHARES = new Set(['1/2', '1/3', '1/4', '3/4']);
 
@@ -81,10 +74,10 @@ function timesOf(text: string): readonly string[] {
     .replace(/^(\d{1,3}):(\d{2})\s*h\w*$/i, '$1 h $2 min')
     .replace(/^(\d{1,3}):(\d{2})\s*min\w*$/i, '$1 min $2 s')
     .replace(/^between\s+(.+?)\s+and\s+/i, '$1 to ');
-  const told = rangeOfStroke(plain).replace(BOUND_BEFORE, '').replace(BOUND_BEHIND, '').trim();
+  const told = withoutBounds(rangeOfStroke(plain));
   const ends = told
     .split(/\s*\bto\b\s*|(?<=[\d\w.])\s*-\s*(?=\d)/i)
-    .map((end) => end.replace(BOUND_BEFORE, '').trim())
+    .map((end) => withoutBounds(end))
     .filter(Boolean);
   const unit = /[a-z]+\.?\s*$/i.exec(ends.at(-1) ?? '')?.[0] ?? '';
   return ends.map((end) => (/[a-z:]/i.test(end) || !unit ? end : `${end} ${unit}`));

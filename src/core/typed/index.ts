@@ -1,3 +1,4 @@
+export * from './around';
 export * from './field-text';
 export * from './german';
 export * from './money';

@@ -1,5 +1,6 @@
 import { type Message, texts } from '../say';
 import { type DecimalMark, FIELD_UNIT, type Kind, toCore, UNITS, type Unit, type UnitSystem, unitOf } from '../units';
+import { HEDGES } from './around';
 import { inWordsRead } from './german';
 import { readNumber } from './number';
 import { readRod } from './thread';
@@ -209,9 +210,7 @@ function timesOf(kind: Kind, text: string, system: UnitSystem, mark: DecimalMark
   return each?.ok ? { ...each, value: Number(told![1]) * each.value, text: text.trim() } : null;
 }
 
-/** Words that do not change the figure behind them. */
-const HEDGE =
-  /^(?:(?:ca|circa|approx(?:imately)?|about|around|roughly|etwa|ungefähr|rund)\b\.?|[~≈])\s*(?=[\d½¼¾.,+-])/i;
+const HEDGE = new RegExp(`^(?:${HEDGES})\\s*(?=[\\d½¼¾.,+-])`, 'i');
 
 /** Words behind a figure that say what is measured, at which temperature, or a degree without its letter. */
 const BEHIND: Partial<Readonly<Record<Kind, RegExp>>> = {

@@ -68,7 +68,7 @@ test('depths as a grid, and as readings under a header with their number', () =>
 test.each([
   ['', /nothing to read/],
   ['Depth;Station;Width', /no row under it/],
-  ['Depth;Station;Width\n12;0', /./],
+  ['Depth;Station;Width\n12;0', /Line 2 has 2 of the 3 columns/],
   ['0;5;deep', /Line 1, depth/],
   ['Depth;Station;Width\nshallow;0;5', /Line 2, depth/],
 ])('“%s” is refused with its line', (text, why) => expect(() => read(text)).toThrow(why));

@@ -2,8 +2,9 @@
 import { BASES, systemKind, WETNESS } from '@/core/system';
 import { joined, lowered, phrase } from '@/words';
 import { Choice, Heading } from '../shared/bits';
-import { LIMIT_FIELDS } from './draft';
+
 import { Typed } from './fields';
+import { LIMIT_FIELDS } from './limit-list';
 import { Fold, useSheetFields } from './sheet-fields';
 
 /** Limits of the sheet: those that decide for its kind first. */

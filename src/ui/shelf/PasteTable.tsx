@@ -27,7 +27,7 @@ export interface TakenTime {
 /** A time of the table as one calls it: one end of a window by which end it is. */
 function nameOf(time: PastedTime, i: number): string {
   const name = time.heading || phrase`time ${i + 1}`;
-  return time.end === 'first' ? phrase`${name}, first hour` : time.end === 'last' ? phrase`${name}, last hour` : name;
+  return time.end === 'first' ? phrase`${name}, from` : time.end === 'last' ? phrase`${name}, until` : name;
 }
 
 /** What is said of a time of the table, where it differs from what its words usually mean. */

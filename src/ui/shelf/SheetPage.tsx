@@ -27,8 +27,9 @@ import { exportSheets } from '../workspace/exchange';
 import { fileName, saveText } from '../workspace/files';
 import { usePrefs } from '../workspace/prefs';
 import { useWorkspace } from '../workspace/workspace';
-import { blankDraft, draftOf, type NumberLimit, said } from './draft';
+import { blankDraft, draftOf, said } from './draft';
 import { Lots } from './Lots';
+import type { NumberLimit } from './limit-list';
 import { SheetForm } from './SheetForm';
 import { TimeChart } from './TimeChart';
 

@@ -190,7 +190,7 @@ function TimeRow({
         />
         {window && (
           <p className="text-sm mt-1 lg:ml-44">
-            {phrase`Read as one hour with its doubt: the longer counts. If it is a window, its ends are two times.`}{' '}
+            {phrase`Read as one time with its doubt: the longer counts. If it is a window, its ends are two times.`}{' '}
             <button
               type="button"
               className="btn text-sm"

@@ -2,7 +2,8 @@ import { KIND_IDS, mixedDensity, SheetRevision, systemKind } from '@/core/system
 import { sampleSheets } from '@/sample/systems';
 import { plainWords } from '@/words';
 import { inBothEnds } from './both-ends';
-import { blankDraft, draftOf, LIMIT_FIELDS, ofKind, type SheetDraft } from './draft';
+import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
+import { LIMIT_FIELDS } from './limit-list';
 import { readDraft } from './read-draft';
 import { Reader } from './sheet-reader';
 

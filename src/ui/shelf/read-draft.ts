@@ -23,7 +23,8 @@ import {
 import { readNumber } from '@/core/typed';
 import type { Currency, Kind, UnitSystem } from '@/core/units';
 import { figure, phrase } from '@/words';
-import { type DraftFaults, LIMIT_FIELDS, type SheetDraft, type TimeDraft } from './draft';
+import type { DraftFaults, SheetDraft, TimeDraft } from './draft';
+import { LIMIT_FIELDS } from './limit-list';
 import { readHoles } from './read-holes';
 import { doseOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';

@@ -1,31 +1,31 @@
 import type { Said } from '@/core/say';
 import type { EstimableField } from '@/core/system';
-import { coreText, withItsUnit } from '@/core/typed';
+import { coreText, withItsUnit, withoutBounds } from '@/core/typed';
 import type { Currency, Kind, UnitSystem } from '@/core/units';
 import { phrase, readMoney, readQuantity } from '@/words';
 import type { DraftFaults } from './draft';
 
 type Faults = Record<string, DraftFaults[string]>;
 
-/** Words of a limit round its figure: the figure is the limit, whichever end its field is. */
-const BOUND_BEFORE =
-  /^(?:max(?:imum)?|min(?:imum)?|at (?:most|least)|up to|not (?:above|below|under|over)|from|mind(?:estens)?|höchstens|>=?|<=?|≥|≤)\.?\s*(?=[-+−\d])/i;
-const BOUND_BEHIND = /\s+(?:max(?:imum)?|min(?:imum)?|or (?:more|less))\.?$/i;
 const OF_HUMIDITY = /\s*(?:r\.?\s?[hf]\.?|rel(?:ative)?\.?(?: humidity)?|humidity)$/i;
 
-/** What a figure counts, by its field, and the words that count more of them at once. */
-const COUNTED: Readonly<Record<string, readonly (readonly [RegExp, number])[]>> = {
-  'limits.baseAgeMinDays': [
-    [/\s*(?:d|days?|tagen?|tage)$/i, 1],
-    [/\s*(?:weeks?|wochen?)$/i, 7],
-    [/\s*(?:months?|monate?n?)$/i, 30],
-  ],
-  shelfMonths: [
-    [/\s*(?:months?|monate?n?)$/i, 1],
-    [/\s*(?:years?|yrs?|jahre?n?)$/i, 12],
-  ],
+/** Words behind a figure, and how many of what its field counts each of them is. */
+type Counted = readonly (readonly [unit: RegExp, each: number])[];
+const MONTHS: Counted = [
+  [/\s*(?:months?|monate?n?)$/i, 1],
+  [/\s*(?:years?|yrs?|jahre?n?)$/i, 12],
+];
+const DAYS: Counted = [
+  [/\s*(?:d|days?|tagen?|tage)$/i, 1],
+  [/\s*(?:weeks?|wochen?)$/i, 7],
+  [/\s*(?:months?|monate?n?)$/i, 30],
+];
+/** What the figure of a field counts. */
+const COUNTED: Readonly<Record<string, Counted>> = {
+  'limits.baseAgeMinDays': DAYS,
+  shelfMonths: MONTHS,
+  openedMonths: MONTHS,
 };
-const countedIn = (field: string) => COUNTED[field === 'openedMonths' ? 'shelfMonths' : field] ?? [];
 
 /** Reads the fields of a draft one by one, noting what is wrong with each. */
 export class Reader {
@@ -43,8 +43,8 @@ export class Reader {
 
   quantity(field: string, kind: Kind, text: string, optional = false): number | null {
     if (optional && !text.trim()) return null;
-    const bare = text.trim().replace(BOUND_BEFORE, '').replace(BOUND_BEHIND, '').replace(OF_HUMIDITY, '');
-    const [words, each] = countedIn(field).find(([unit]) => unit.test(bare)) ?? [];
+    const bare = withoutBounds(text.trim().replace(OF_HUMIDITY, '')).replace(OF_HUMIDITY, '');
+    const [words, each] = (COUNTED[field] ?? []).find(([unit]) => unit.test(bare)) ?? [];
     const parsed = readQuantity(kind, words ? bare.replace(words, '') : bare, this.system);
     if (!parsed.ok) {
       this.faults[field] = parsed;

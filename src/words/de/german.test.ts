@@ -8,7 +8,7 @@ import { gapsOf, textOf } from '@/core/say';
 import { FAMILIES, MILESTONES, SYSTEM_KINDS } from '@/core/system';
 import { SHAPES, SIZES } from '@/core/void';
 import { FIRST_LOOKS } from '@/sample/first';
-import { LIMIT_FIELDS } from '@/ui/shelf/draft';
+import { LIMIT_FIELDS } from '@/ui/shelf/limit-list';
 import { hasWords, literalsIn, saidIn, sourcesOf } from '../read-source.testing';
 import { german } from '.';
 
