@@ -1,5 +1,6 @@
 import { extremes } from '../climate';
 import { ENGINES, methodOf, takenBy, toldOf } from '../method';
+import { beforehandMin } from '../mix';
 import {
   Hands,
   type Job,
@@ -278,7 +279,10 @@ function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion
   const problem = tried?.problems.find((p) => p.stage === 'mix');
   if (problem) return c('pot', 'Pot life', false, problem.sentence);
   if (!tried?.mix || tried.usableMin === null) return c('pot', 'Pot life', null, SUIT['not-planned']());
-  const placing = tried.steps.filter((s) => s.marks?.end?.includes('placed')).map((s) => s.handsOnMin);
+  const before = new Map(tried.batches.map((b) => [b.index, beforehandMin(b)]));
+  const placing = tried.steps
+    .filter((s) => s.marks?.end?.includes('placed'))
+    .map((s) => s.handsOnMin + (before.get(s.batch ?? -1) ?? 0));
   const longest = placing.length ? Math.max(...placing) : 0;
   return c(
     'pot',

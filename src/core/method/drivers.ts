@@ -1,3 +1,4 @@
+import type { Batch } from '../mix';
 import { cleaningOf, strokesIn } from '../system';
 import type { PacedBy } from '../typed';
 import { facesOf, kindOf, nominalMl, placesIn, type VoidShape } from '../void';
@@ -80,6 +81,16 @@ const layerShare = ({ batch, batches }: TaskContext): number =>
 const ofPart = (c: TaskContext, measure: (shape: VoidShape) => number): number | null =>
   onePart(c) ? partShares(c, measure)[c.part!]! : null;
 
+/** Of one part out of several pots, what a batch covers of that; all of it where it is the only one, or of no batch. */
+function potShare({ batch, batches, part = null }: TaskContext): number {
+  if (!batch || part === null || batch.remade) return 1;
+  const serves = ({ fromTo, remade }: Batch) => !remade && !!fromTo && fromTo[0] <= part + 1 && part < fromTo[1];
+  const pots = batches.filter(serves);
+  // What is mixed beside the plan is of none of them.
+  const all = pots.reduce((sum, b) => sum + b.placedMl, 0);
+  return (pots.length > 1 || !pots.includes(batch)) && all > 0 ? Math.min(1, batch.placedMl / all) : 1;
+}
+
 /** What the part that a task is about takes of its batch; all of it where it is about all. */
 function ofBatch(c: TaskContext): number {
   if (!onePart(c)) return 1;
@@ -94,7 +105,8 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   place: (c) => (onePart(c) ? 1 : (c.batch?.places ?? placesIn(c.void))),
   m2: (c) => {
     const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
-    return face * (ofPart(c, (shape) => facesOf(shape).planAreaMm2) ?? layerShare(c));
+    const part = ofPart(c, (shape) => facesOf(shape).planAreaMm2);
+    return face * (part === null ? layerShare(c) : part * potShare(c));
   },
   m: (c) => runM(c) * (ofPart(c, (shape) => kindOf(shape).runMm?.(shape) ?? 0) ?? 1),
   mL: (c) => (c.batch ? (c.batch.handledMl ?? c.batch.placedMl) * ofBatch(c) : c.measured.nominalMl),

@@ -129,6 +129,13 @@ export interface TaskRow {
  */
 export type OnFace = 'set' | 'always' | 'freed' | 'top';
 
+/** The name of what a task takes, in the settings of a repair: once, or for each of something. */
+export const factorId = ({ task, called }: Pick<TaskRow, 'task' | 'called'>, per: Driver | null): string => {
+  // Two rows of one name, one of them apart: each has its own minutes.
+  const of = called?.firstOnly ? called.as : task;
+  return per === null ? `${of} min` : `${of} min/${per}`;
+};
+
 /** A task as it is written down: its words are texts in ICU message syntax. */
 export interface TaskText extends Omit<TaskRow, 'say' | 'each' | 'block'> {
   readonly each?: TaskRow['each'];

@@ -2,7 +2,7 @@ import { ANY_TASKS } from './any';
 import { settingIn, type TaskContext } from './context';
 import { DRIVERS, type Driver, handsFor } from './drivers';
 import type { Method } from './method';
-import type { TaskRow } from './task';
+import { factorId, type TaskRow } from './task';
 
 /**
  * A figure the hands-on time of a task is made of: a starting value of Grenko’s that the technician may change and the
@@ -25,12 +25,6 @@ export interface Factor {
 
 /** Until records say better: practised people differ by about half either way. */
 const SPREAD = 1.5;
-
-const factorId = ({ task, called }: TaskRow, per: Driver | null): string => {
-  // Two rows of one name, one of them apart: each has its own minutes.
-  const of = called?.firstOnly ? called.as : task;
-  return per === null ? `${of} min` : `${of} min/${per}`;
-};
 
 /** Every factor of a method. */
 export function factorsOf(method: Method): readonly Factor[] {

@@ -1,8 +1,10 @@
 import { density, grams, type Message, minutes, ml, rate, texts } from '../say';
 import { PART_IDS, type Proportion } from '../system';
-import type { MixAsk } from './mix-ask';
+import type { Batch, MixAsk, Portion } from './mix-ask';
 
 const CAPS = texts('caps', {
+  primed:
+    '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it, after {before} of brushing the primer in',
   placed: '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it',
   packets:
     '{rate}{crew, plural, =1 {} other { × # pairs of hands}} × {left} left to place it, less {each} for each packet kneaded after the first',
@@ -26,6 +28,42 @@ export interface Caps {
   readonly binds: Message;
 }
 
+/** What is done out of a pot before it is placed, min: for the pot, and for each mL that is placed of it. */
+export interface Before {
+  readonly eachMin: number;
+  readonly perMlMin: number;
+}
+
+/** What a portion asks for out of its pots beforehand; null where it asks for nothing. @param ml what it is placed as */
+export const beforeOf = ({ before }: Portion, ml: number): Before | null =>
+  before ? { eachMin: before.eachMin, perMlMin: ml > 0 ? before.allMin / ml : 0 } : null;
+
+const beforeMin = (before: Before | null, ml: number): number => (before ? before.eachMin + before.perMlMin * ml : 0);
+
+/** What a batch has of it. */
+export const beforehand = (before: Before | null, ml: number): Pick<Batch, 'before'> =>
+  before ? { before: { eachMin: before.eachMin, allMin: before.perMlMin * ml } } : {};
+
+/** The same of a time it may not use up: minutes of ours leave half of it to place in. */
+const eachIn = (before: Before, usableMin: number): number => Math.min(before.eachMin, usableMin / 2);
+
+/** What is placed in its time out of a pot, mL, by so many mL a minute. */
+export function placeableMl(mlPerMin: number, usableMin: number, before: Before | null): number {
+  if (!before) return mlPerMin * usableMin;
+  return (usableMin - eachIn(before, usableMin)) / (1 / mlPerMin + before.perMlMin);
+}
+
+/** Minutes left to place so much. Steps are laid out in whole ones: what is left is counted in those. */
+export const wholeMinutesLeft = (usableMin: number, before: Before | null, ml: number): number =>
+  Math.max(Math.min(1, usableMin), Math.floor(usableMin) - Math.ceil(beforeMin(before, ml) - 1e-9));
+
+/** What is placed of a portion, or of a part, and what bounds a pot of it. */
+export interface Piece {
+  readonly ml: number;
+  readonly before: Before | null;
+  readonly caps: Caps;
+}
+
 /**
  * What can be placed out of packets that are kneaded one after the other, mL: k of them leave life − (k − 1) kneadings,
  * and hold no more than k packets.
@@ -40,14 +78,24 @@ function ofPackets(mlPerMin: number, packetMin: number, packetMl: number, usable
 /**
  * Of whole kits the pot holds all that is in them, whatever the sheet says they make.
  * @param several it is one of several pots
+ * @param before what is done out of it beforehand
  */
-export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null, several = false): Caps {
+export function capsOf(
+  ask: MixAsk,
+  proportion: Proportion,
+  kitMl: number | null,
+  several = false,
+  before: Before | null = null,
+): Caps {
   const kitG = PART_IDS.reduce((sum, id) => sum + (ask.kit.massG[id] ?? 0), 0);
   const perG = kitMl === null ? 1 / proportion.densityGPerMl : kitMl / kitG;
   const perVesselMl = kitMl === null ? 1 : kitMl / (kitG / proportion.densityGPerMl);
   const mlPerMin = ask.placingMlPerMin * ask.crew;
   const packetMin = kitMl === null ? 0 : (ask.packetMin ?? 0);
-  const inTime = packetMin > 0 ? ofPackets(mlPerMin, packetMin, kitMl!, ask.usableMin) : mlPerMin * ask.usableMin;
+  const inTime =
+    packetMin > 0
+      ? ofPackets(mlPerMin, packetMin, kitMl!, ask.usableMin)
+      : placeableMl(mlPerMin, ask.usableMin, before);
   const placed: [number, Message] = [
     ask.asPlaced ? Number.POSITIVE_INFINITY : inTime,
     packetMin > 0
@@ -57,7 +105,12 @@ export function capsOf(ask: MixAsk, proportion: Proportion, kitMl: number | null
           left: minutes(ask.usableMin),
           each: minutes(packetMin),
         })
-      : CAPS.placed({ rate: rate(ask.placingMlPerMin), crew: ask.crew, left: minutes(ask.usableMin) }),
+      : CAPS[before ? 'primed' : 'placed']({
+          rate: rate(ask.placingMlPerMin),
+          crew: ask.crew,
+          left: minutes(inTime / mlPerMin),
+          before: minutes(ask.usableMin - inTime / mlPerMin),
+        }),
   ];
   const held: [number, Message][] = [
     ...(ask.massCapG === null

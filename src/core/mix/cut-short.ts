@@ -23,19 +23,19 @@ interface Share {
  * Pots after some of them were cut short: what those left unplaced, with all that was to come after them in the same
  * portion, is shared out anew. The sum of what is placed stays.
  * @param cuts in their order; one of a pot that is not there, or that placed all it was for, changes nothing
- * @param shareOut the pots for so much that is still to be placed, mL
+ * @param shareOut the pots for so much of a portion that is still to be placed, mL
  */
 export function cutShort<P extends Pot>(
   pots: readonly P[],
   cuts: readonly CutShort[],
-  shareOut: (restMl: number) => readonly Share[],
+  shareOut: (restMl: number, portion: number) => readonly Share[],
 ): readonly P[] {
   return cuts.reduce((now, { batch, placedMl }) => {
     const cut = now[batch];
     if (!cut || placedMl >= cut.placedMl) return now;
     const open = now.slice(batch).filter((p) => p.portion === cut.portion);
     const restMl = open.reduce((sum, p) => sum + p.placedMl, -placedMl);
-    const again = shareOut(restMl).map(({ kits, share }) => ({ ...cut, placedMl: share * restMl, kits }));
+    const again = shareOut(restMl, cut.portion).map(({ kits, share }) => ({ ...cut, placedMl: share * restMl, kits }));
     return [
       ...now.slice(0, batch),
       { ...cut, placedMl, meantMl: cut.placedMl },

@@ -1,5 +1,5 @@
 export * from './amounts';
-export { HEADROOM } from './caps';
+export { beforeOf, HEADROOM, placeableMl } from './caps';
 export * from './colour';
 export type { CutShort } from './cut-short';
 export * from './fillers';

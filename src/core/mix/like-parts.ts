@@ -1,5 +1,5 @@
 import { line, type Message, minutes, texts, type WorkLine } from '../say';
-import type { Caps } from './caps';
+import type { Before, Caps } from './caps';
 import type { MixAsk, PartsAsk } from './mix-ask';
 
 const WORK = texts('work.potted', {
@@ -39,6 +39,7 @@ export interface Sharing {
   readonly caps: Caps;
   /** The like of one of several pots. */
   readonly several: Caps;
+  readonly before: Before | null;
   readonly kitMl: number;
   readonly kitsPerPot: number;
   readonly whole: boolean;

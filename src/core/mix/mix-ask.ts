@@ -38,6 +38,12 @@ export interface Allowance {
   readonly onLast?: true;
 }
 
+/** What is done out of a mix before it is placed, min: so much for each batch, and so much for all there is of it. */
+export interface Beforehand {
+  readonly eachMin: number;
+  readonly allMin: number;
+}
+
 /** One portion of the work that must be placed before the next may follow: a lift, or everything. */
 export interface Portion {
   readonly label: Message;
@@ -45,6 +51,8 @@ export interface Portion {
   readonly share: number;
   /** Liquid drawn off from its batches as primer, mL, and whether the aggregate of that liquid is left out of them. */
   readonly drawn?: { readonly ml: number; readonly cut: boolean };
+  /** What is done out of its batches before they are placed. */
+  readonly before?: Beforehand;
   /**
    * Which layer over which of several areas, both from 0, and what of the face that area is. Where it is absent, each
    * portion lies on the one before it, over all of the face.
@@ -235,6 +243,8 @@ export interface Batch {
   /** Liquid drawn off from this batch as primer, mL, and aggregate left out of it for that, g. */
   readonly drawnMl: number;
   readonly leftOutG: number;
+  /** What is done out of it between mixing and placing; absent where nothing is. */
+  readonly before?: Beforehand;
   /** Place or part of the first and of the last served, from 1; absent where there is one alone. */
   readonly fromTo?: readonly [number, number];
   /** Which of several places it is for, and from where to where of each; absent where the work is one. */
@@ -246,6 +256,10 @@ export interface Batch {
   /** The places it serves are made anew by it, and are not topped up. */
   readonly anew?: true;
 }
+
+/** Minutes between mixing a batch and placing it. */
+export const beforehandMin = ({ before }: Pick<Batch, 'before'>): number =>
+  before ? before.eachMin + before.allMin : 0;
 
 /** A batch that is placed as it was mixed. */
 export const NOTHING_DRAWN = { drawnMl: 0, leftOutG: 0 } as const;

@@ -384,3 +384,101 @@ describe('what is placed out of a pot is in it', () => {
     expect(first! + second!).toBeCloseTo(net, 6);
   });
 });
+
+describe('what is done out of a pot before it is placed', () => {
+  const primed = fc.record({
+    netMl: fc.integer({ min: 300, max: 40_000 }),
+    usableMin: fc.integer({ min: 6, max: 60 }),
+    placingMlPerMin: fc.integer({ min: 40, max: 900 }),
+    crew: fc.integer({ min: 1, max: 3 }),
+    portions: fc.constantFrom([1], [0.5, 0.5], [0.2, 0.3, 0.5]),
+    eachMin: fc.integer({ min: 0, max: 3 }),
+    allMin: fc.array(fc.integer({ min: 0, max: 40 }), { minLength: 3, maxLength: 3 }),
+  });
+  const asked = ({
+    netMl,
+    portions,
+    eachMin,
+    allMin,
+    ...over
+  }: typeof primed extends fc.Arbitrary<infer T> ? T : never) =>
+    ask(mortarSheet, {
+      ...over,
+      netMl,
+      ...{ p90Ml: netMl, p95Ml: netMl, reserve: false, rateChosen: false, kit: pail },
+      portions: portions.map((share, i) => ({
+        label: plain(`lift ${i + 1}`),
+        share,
+        before: { eachMin, allMin: allMin[i]! },
+      })),
+    });
+  const pail = {
+    ...mortarSheet.kits[0]!,
+    massG: { A: 1900, B: 760, C: 10_600, D: null },
+    yieldMl: 6290,
+    splittable: true,
+  };
+  const takesMin = (ml: number, all: { mlPerMin: number; lift: number; allMin: number; eachMin: number }) =>
+    all.eachMin + (all.allMin * ml) / all.lift + ml / all.mlPerMin;
+
+  test('weighed, each lift is the fewest pots of which each is brushed in and placed in its time', () => {
+    let seen = 0;
+    fc.assert(
+      fc.property(primed, (of) => {
+        const made = amounts(asked(of));
+        of.portions.forEach((share, i) => {
+          const lift = of.netMl * share;
+          const by = { ...of, mlPerMin: of.placingMlPerMin * of.crew, lift, allMin: of.allMin[i]! };
+          const mine = made.batches.filter((b) => b.portion === i);
+          expect(mine.reduce((sum, b) => sum + b.placedMl, 0)).toBeCloseTo(lift, 4);
+          for (const b of mine) {
+            expect(takesMin(b.placedMl, by)).toBeLessThanOrEqual(of.usableMin + 1e-6);
+            expect(b.before!.allMin).toBeCloseTo((by.allMin * b.placedMl) / lift, 6);
+          }
+          // One pot fewer, however it is parted, has one that is not done in its time.
+          if (mine.length > 1) expect(takesMin(lift / (mine.length - 1), by)).toBeGreaterThan(of.usableMin - 1e-6);
+          seen += Number(mine.length > 1);
+        });
+      }),
+      { numRuns: 300 },
+    );
+    expect(seen).toBeGreaterThan(100);
+  });
+
+  test('a kit that stays whole is placed at the pace that what is left of its minutes wants', () => {
+    let faster = 0;
+    fc.assert(
+      fc.property(primed, (of) => {
+        // As long as the brushing leaves something to place in.
+        const usableMin = of.usableMin + 45;
+        const made = amounts({ ...asked(of), split: 'whole', usableMin });
+        if (made.rateNeeded === null) return;
+        faster++;
+        for (const b of made.batches) {
+          const by = {
+            ...of,
+            mlPerMin: made.rateNeeded * of.crew,
+            lift: of.netMl * of.portions[b.portion]!,
+            allMin: of.allMin[b.portion]!,
+          };
+          expect(takesMin(b.placedMl, by)).toBeLessThanOrEqual(usableMin + 1e-6);
+        }
+        // Our own would not have done.
+        expect(made.rateNeeded).toBeGreaterThan(of.placingMlPerMin);
+      }),
+      { numRuns: 300 },
+    );
+    expect(faster).toBeGreaterThan(20);
+  });
+
+  test('minutes of ours never use up all there are: a mix that dies fast is placed out of small pots', () => {
+    const made = amounts(
+      asked({
+        ...{ netMl: 2000, usableMin: 2, placingMlPerMin: 100, crew: 1, portions: [1] },
+        ...{ eachMin: 5, allMin: [4, 0, 0] },
+      }),
+    );
+    expect(made.batches.length).toBeGreaterThan(2000 / 100);
+    expect(made.batches.every((b) => b.placedMl > 0)).toBe(true);
+  });
+});

@@ -1,9 +1,9 @@
 import { exactly, line, minutes, ml, refuse, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
-import { capsOf } from './caps';
+import { beforehand, beforeOf } from './caps';
 import { cutShort } from './cut-short';
-import { forDoubt, kitsPerPot, rateFor } from './kit-pace';
+import { forDoubt, rateFor, sharingOf } from './kit-pace';
 import { type Apart, type Pot, partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
   type AmountLine,
@@ -151,12 +151,14 @@ const isBordered = ({ share }: Portion, portion: number, placed: number, pots: r
   !s.ask.parts && bordered(placed * share, pots.filter((p) => p.portion === portion).length, s) !== null;
 
 /** The fewest pots that do: portion by portion, or part by part where there are several. */
-function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
+function shared(placed: number, extra: number, each: readonly Sharing[]): readonly Pot[] {
+  const s = each[0]!;
   const { ask, kitMl, whole } = s;
   const { parts, portions, sheet } = ask;
   const apart: Apart = (needMl, shareMl, portion, fromTo) => {
-    const pots = potsFor(needMl, s, portions[portion]!.places);
-    const sizes = fromTo ? null : bordered(shareMl, pots.length, s);
+    const mine = each[portion]!;
+    const pots = potsFor(needMl, mine, portions[portion]!.places);
+    const sizes = fromTo ? null : bordered(shareMl, pots.length, mine);
     return pots.map(({ kits, share }, k) => {
       const placedMl = sizes?.[k] ?? share * shareMl;
       return {
@@ -170,7 +172,9 @@ function shared(placed: number, extra: number, s: Sharing): readonly Pot[] {
   };
   if (!parts) {
     const pots = portions.flatMap((p, i) => apart((placed + extra) * p.share, placed * p.share, i));
-    return cutShort(pots, ask.cuts ?? [], (restMl) => potsFor((restMl * (placed + extra)) / placed, s));
+    return cutShort(pots, ask.cuts ?? [], (restMl, portion) =>
+      potsFor((restMl * (placed + extra)) / placed, each[portion]!),
+    );
   }
   if (parts.shares) return unlikeParts(placed, extra, s, apart);
   const [needMl, shareMl] = [(placed + extra) / parts.count, placed / parts.count];
@@ -208,17 +212,22 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const { sheet, parts } = asked;
   const loss = sheet.potLossMl;
   const whole = staysWhole(asked.kit, asked.split);
-  const assumed = capsOf(asked, proportion, whole ? kitMl : null);
-  const pieces = parts ? sizesMl(parts, placed) : asked.portions.map((p) => placed * p.share);
-  const needs =
-    whole || asked.oneLot
-      ? rateFor(pieces, asked, kitMl, assumed.placedMl)
-      : rateForBags(pieces, asked, kitMl, assumed);
+  const befores = asked.portions.map((p) => beforeOf(p, placed * p.share));
+  const by = { proportion, kitMl, whole };
+  const assumed = befores.map((before) => sharingOf(asked, by, before));
+  const pieces = parts
+    ? sizesMl(parts, placed).map((ml) => ({ ml, before: null, caps: assumed[0]!.caps }))
+    : assumed.map(({ before, caps }, i) => ({ ml: placed * asked.portions[i]!.share, before, caps }));
+  const needs = (whole || asked.oneLot ? rateFor : rateForBags)(pieces, asked, kitMl);
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
-  const caps = ask === asked ? assumed : capsOf(ask, proportion, whole ? kitMl : null);
+  const sharings = ask === asked ? assumed : befores.map((before) => sharingOf(ask, by, before));
+  // Of several layers the one of which least is placed in its time.
+  const sharing = sharings.reduce((a, b) => (b.caps.capMl < a.caps.capMl ? b : a));
+  const { caps, several } = sharing;
+  const mostMl = Math.max(...pieces.map((p) => p.ml));
   if (ask.oneLot && needs !== null && ask.rateChosen) {
     // As few as this would take itself: no figure rounded for a card decides who is fetched.
-    const hands = Math.ceil(Math.max(...pieces) / (ask.placingMlPerMin * ask.usableMin * 1.0001));
+    const hands = Math.ceil(mostMl / (ask.placingMlPerMin * ask.usableMin * 1.0001));
     refuse(
       ONE_LOT,
       hands,
@@ -226,7 +235,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       REFUSED['one-lot']({
         left: minutes(ask.usableMin),
         crew: ask.crew,
-        takes: minutes(Math.max(...pieces) / (ask.placingMlPerMin * ask.crew)),
+        takes: minutes(mostMl / (ask.placingMlPerMin * ask.crew)),
         hands,
       }),
     );
@@ -243,11 +252,9 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
         splittable: ask.kit.splittable ? 'yes' : 'no',
       }),
     );
-  const several = capsOf(ask, proportion, whole ? kitMl : null, true);
-  const sharing: Sharing = { ask, caps, several, kitMl, kitsPerPot: kitsPerPot(ask, caps, kitMl), whole };
-  const pots = shared(placed, 0, sharing);
+  const pots = shared(placed, 0, sharings);
   const bound = new Set(pots.map((p) => p.portion)).size < pots.length ? several : caps;
-  const onHand = shared(placed, safety, forDoubt(sharing, proportion, pieces, (placed + safety) / placed));
+  const onHand = shared(placed, safety, forDoubt(sharings, proportion, pieces, (placed + safety) / placed));
   for (const all of [pots, onHand])
     if (all.length > MAX_IN_ALL)
       refuse(
@@ -280,6 +287,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       places: fromTo ? fromTo[1] - fromTo[0] + 1 : 1,
       mixers: 0,
       ...(fromTo ? { fromTo } : {}),
+      ...beforehand(befores[portion]!, placedMl),
       ...NOTHING_DRAWN,
     };
   });
@@ -345,7 +353,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
     mostHeldMl: several.heldMl - loss,
     rateNeeded: needs,
     ...(ask.borders?.length
-      ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharing)) }
+      ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharings[i]!)) }
       : {}),
     working: [
       line(WORK.largest(), bound.binds, ml(bound.capMl)),

@@ -15,6 +15,7 @@ const sharing = (parts: Partial<PartsAsk>, over: Partial<MixAsk> = {}, heldMl = 
   } as MixAsk,
   caps: { heldMl } as Caps,
   several: { heldMl } as Caps,
+  before: null,
   kitMl: 200,
   kitsPerPot: 2,
   whole: false,

@@ -1,5 +1,5 @@
 import { comesInBags, milestoneOf, packsFit } from '../system';
-import type { Caps } from './caps';
+import { type Piece, wholeMinutesLeft } from './caps';
 import type { Sharing } from './like-parts';
 import type { MixAsk } from './mix-ask';
 import { endingAtPlaces } from './place-ends';
@@ -180,16 +180,13 @@ const MOST_HASTE = 1.5;
  * Rate at which a whole bag is placed in its time, where several pots are mixed and our own rate would part every one
  * of them for a little; null where nothing asks for it.
  */
-export function rateForBags(
-  pieces: readonly number[],
-  ask: MixAsk,
-  kitMl: number,
-  { placedMl, heldMl }: Caps,
-): number | null {
+export function rateForBags(pieces: readonly Piece[], ask: MixAsk, kitMl: number): number | null {
   const { potLossMl } = ask.sheet;
   if (ask.severalUpToMl === undefined || ask.rateChosen || ask.parts || !comesInBags(ask.sheet)) return null;
-  if (Math.max(...pieces) <= Math.min(placedMl, heldMl - potLossMl) || !packsFit(ask.sheet, ask.kit)) return null;
+  const { ml, before, caps } = pieces.reduce((a, b) => (b.ml > a.ml ? b : a));
+  const { placedMl, heldMl } = caps;
+  if (ml <= Math.min(placedMl, heldMl - potLossMl) || !packsFit(ask.sheet, ask.kit)) return null;
   const packMl = ask.rateOfMixed ? kitMl : kitMl - potLossMl;
   if (packMl <= placedMl || packMl > MOST_HASTE * placedMl) return null;
-  return roundUp(packMl / ask.crew / Math.max(Math.min(1, ask.usableMin), Math.floor(ask.usableMin)));
+  return roundUp(packMl / ask.crew / wholeMinutesLeft(ask.usableMin, before, packMl));
 }

@@ -190,7 +190,8 @@ export function jobKits(
     const whole = needs.filter((n) => !kept.has(n.pass));
     const usable = Math.min(...mine.map((p) => p.usableMin ?? Number.POSITIVE_INFINITY));
     const potMs = (usable + sheet.mixMin) * MIN_MS;
-    const capMl = Math.max(...mine.map((p) => p.mix!.capMl * takenBy(p, sheet)));
+    // How much of it is placed in its time goes by the hours; a pot has what it holds.
+    const capMl = Math.max(...mine.map((p) => (p.mix!.mostHeldMl + sheet.potLossMl) * takenBy(p, sheet)));
     // What is split by weighing stands together as one need that no pot life cuts.
     const pool: TimedNeed[] = pooled.length
       ? [
@@ -233,7 +234,10 @@ export function jobKits(
         const plan = mine.find((p) => keyOf(p) === n.pass)!;
         const placing = plan.steps.find((s) => s.batch === n.batch && s.marks?.end?.includes('placed'));
         const from = at;
-        at += (placing ? placing.endMs - placing.startMs : 0) + (from === 0 ? sheet.mixMin * MIN_MS : 0);
+        const before = plan.batches.find((b) => b.index === n.batch)?.before;
+        // One mix, one brush for all of them.
+        const min = (placing?.handsOnMin ?? 0) + (before?.allMin ?? 0);
+        at += (min + (from === 0 ? sheet.mixMin + (before?.eachMin ?? 0) : 0)) * MIN_MS;
         return { ...n, fromMs: from, untilMs: at };
       });
       const better = solve(row);

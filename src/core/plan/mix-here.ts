@@ -4,6 +4,7 @@ import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settin
 import {
   amounts,
   type Batch,
+  beforehandMin,
   evenAreas,
   HEADROOM,
   liquidDensity,
@@ -86,6 +87,8 @@ const BY_PACKS = [0, 34] as const;
 
 /** What is weighed out ends with one of several places since. */
 const BY_PLACES = [0, 37] as const;
+/** What is brushed in out of a mix spends the time it is placed in since. */
+const BY_BEFORE = [0, 43] as const;
 /** Areas of a bed are laid from whole bags since. */
 const BY_BAGS = [0, 35] as const;
 
@@ -168,7 +171,11 @@ export function mixAt(
     p95Ml: covered ? measured.nominalMl : measured.p95Ml,
     reserve: repair.reserve,
     allowances: allowancesOf(method, context, repair.settings),
-    portions: plansBy(BY_PLACES, actuals) ? portions : portions.map(({ places: _, ...portion }) => portion),
+    portions: portions.map(({ places, before, ...portion }) => ({
+      ...portion,
+      ...(places && plansBy(BY_PLACES, actuals) ? { places } : {}),
+      ...(before && plansBy(BY_BEFORE, actuals) ? { before } : {}),
+    })),
     usableMin,
     placingMlPerMin: rate,
     rateChosen,
@@ -226,12 +233,12 @@ export function mixAt(
   if (!pot || actuals.usableMin !== null) return result;
   const largest = largestOf(sheet, first);
   const massG = vesselMassG(sheet, largest);
-  const hasTo = takesMin(
-    largest,
-    (first.rateNeeded ?? rate) * repair.crew,
-    parts?.spreadFirst ? 0 : (parts?.closeMin ?? 0),
-  );
-  const held = byMass({ massG, hasTo, lives, spent, pot });
+  const hasTo =
+    takesMin(largest, (first.rateNeeded ?? rate) * repair.crew, parts?.spreadFirst ? 0 : (parts?.closeMin ?? 0)) +
+    beforehandMin(largest);
+  // What is done once for each pot a smaller one has as well.
+  const once = largest.before?.eachMin ?? 0;
+  const held = byMass({ massG, hasTo, once, lives, spent, pot });
   if (held.usableMin >= usable) return result;
   const again = amounts(ask(held.usableMin, even ?? undefined));
   return { ...result, mix: { ...again, working: [held.working, ...again.working] }, usableMin: held.usableMin };
@@ -302,12 +309,14 @@ function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number,
 function byMass({
   massG,
   hasTo,
+  once,
   lives,
   spent,
   pot,
 }: {
   massG: number;
   hasTo: number;
+  once: number;
   lives: number;
   spent: number;
   pot: PotEstimate;
@@ -321,7 +330,7 @@ function byMass({
   else
     for (let i = 0; i < 40; i++) {
       const mid = (low + high) / 2;
-      if (left(mid) >= hasTo * mid) low = mid;
+      if (left(mid) >= once + (hasTo - once) * mid) low = mid;
       else high = mid;
     }
   const usableMin = left(low);

@@ -1,11 +1,11 @@
 import { vesselMassG } from '../mix';
 import { attempt } from '../say';
-import { milestoneOf } from '../system';
+import { isMixedAsPlaced, milestoneOf } from '../system';
 import { firstRest, tears } from './blocks';
 import { longestMs, overDays, type Window } from './calendar';
 import { Hands } from './hands';
 import { opensFrom, sharesHands } from './plan-chain';
-import { type ChainPlan, type PlannedStep, spotBySpot } from './repair-plan';
+import { type ChainPlan, type PlannedStep, type RepairPlan, spotBySpot } from './repair-plan';
 import { preparedFrom, type StartsAsk } from './start-windows';
 import { workedMs } from './step-time';
 
@@ -28,6 +28,29 @@ const roundedMin = (steps: readonly PlannedStep[], from: PlannedStep, to: Planne
     .slice(steps.indexOf(from), steps.indexOf(to) + 1)
     .filter((s) => s.doneAt === null && s.begunAt === null)
     .reduce((sum, s) => sum + Math.max(0, (s.endMs - s.startMs) / MIN_MS - s.handsOnMin), 0);
+
+/**
+ * How long the first pot has to live, min, from where it counts on until the last of it is in its place, or what comes
+ * out of a mixer until its own part is. Batches are measured to the pot as long as they take: that steps are planned in
+ * whole minutes kills none. What is worked where it comes out of the mixer, or wetted bead by bead, waits for nothing.
+ */
+function potMinOf(pass: RepairPlan, mix: PlannedStep): number {
+  const { sheet, steps, milestones } = pass;
+  if (!sheet || spotBySpot(pass) || isMixedAsPlaced(sheet)) return 0;
+  const ofFirst = steps.filter((s) => s.batch === 0);
+  const takes = (fromMs: number, part: number | null): number => {
+    const placed = ofFirst.findLast((s) => s.marks?.end?.includes('placed') && (part === null || s.key.part === part));
+    if (!placed) return 0;
+    const from = ofFirst.find((s) => s.endMs > fromMs || s === placed) ?? placed;
+    return Math.max(0, (placed.endMs - fromMs) / MIN_MS - roundedMin(steps, from, placed));
+  };
+  const clocks = milestones.filter((m) => m.kind === 'use-by' && m.originMs !== null && (m.batch ?? 0) === 0);
+  if (clocks.length) return Math.max(...clocks.map((m) => takes(m.originMs!, m.part)));
+  // Where the sheet tells no time for it, it counts from where the sheet says.
+  const starts = milestoneOf(sheet, 'use-by')?.startsAt ?? 'mix-begins';
+  const ends = starts === 'mix-begins' ? undefined : ofFirst.find((s) => s.marks?.end?.includes(starts));
+  return takes(ends?.endMs ?? mix.startMs, null);
+}
 
 /** Of steps that belong together, what is done before their first rest, where they are longer than a day. */
 const untilRest = (together: readonly PlannedStep[]): readonly PlannedStep[] =>
@@ -63,10 +86,6 @@ export function startsAskOf(
   const begun = Math.max(nowMs, job.startFrom);
   const todoMs = preparing.reduce((ms, s) => ms + (s.doneAt === null ? workedMs(s) : 0), 0);
   const prepared = prepareApart && todoMs > 0 ? attempt(() => overDays(windows, Hands.of(), begun, todoMs)) : null;
-  // A pot that counts from the end of mixing, or of its standing, does not live through those.
-  const useBy = milestoneOf(sheet, 'use-by');
-  const livesFrom = steps.find((s) => s.batch === 0 && useBy && s.marks?.end?.includes(useBy.startsAt));
-  const potFromMs = useBy?.startsAt === 'mix-begins' || !livesFrom ? mix.startMs : livesFrom.endMs;
   return {
     sheet,
     thermal,
@@ -80,13 +99,8 @@ export function startsAskOf(
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
     blockMin,
     overtimeMin: first!.piece.overtimeMin,
-    // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter. Batches are
-    // measured to the pot as long as they take: that steps are planned in whole minutes kills none.
-    // What is worked where it comes out of the mixer waits for nothing.
-    potMin:
-      firstPlaced && !spotBySpot(first!)
-        ? Math.max(0, (firstPlaced.endMs - potFromMs) / MIN_MS - roundedMin(steps, mix, firstPlaced)) / share
-        : 0,
+    // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
+    potMin: potMinOf(first!, mix) / share,
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,

@@ -1,5 +1,5 @@
 import { BY_COVERAGE, choiceWith, coatsOf, ENGINES, faceM2, geometricMl, settingIn, usualOf } from '../../method';
-import { ONE_LOT } from '../../mix';
+import { beforehandMin, ONE_LOT } from '../../mix';
 import type { RepairPlan } from '../../plan';
 import { areaOf, minutes, ml, percent } from '../../say';
 import { type Finding, findings } from '../finding';
@@ -81,6 +81,7 @@ function neededPace({ mix, kit, method, context, usableMin, sheet }: RepairPlan,
   const least = Math.ceil((mix.rateNeeded / pace.mlPerMin) * 100 - 1e-6) / 100;
   const usual = usualOf(row, sheet);
   const hands = Math.ceil((least * crew) / usual);
+  const before = Math.max(0, ...mix.batches.map(beforehandMin));
   const needed = told(least);
   return {
     method,
@@ -88,7 +89,7 @@ function neededPace({ mix, kit, method, context, usableMin, sheet }: RepairPlan,
     oneLot: engine.oneLot?.(context) ?? false,
     area: areaOf(faceM2(context) * 1e6),
     kitMakes: ml(mix.kits.volumeMl),
-    said: { left: minutes(usableMin), crew, needed, usual: told(usual) },
+    said: { left: minutes(Math.max(0, usableMin - before)), crew, needed, usual: told(usual) },
     /** Packs that may be split are, where somebody is as slow as we thought. */
     parted: (): NonNullable<Finding['ways']> => [
       { say: WAYS.rate({ needed: told(usual) }), set: { path: ['settings', row.id], value: usual } },

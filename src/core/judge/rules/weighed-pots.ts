@@ -1,4 +1,5 @@
 import { ENGINES, settingIn } from '../../method';
+import { beforeOf, placeableMl } from '../../mix';
 import type { JudgeContext } from './rule';
 
 interface Hands {
@@ -26,10 +27,14 @@ export function weighedPots({ plan, actuals }: Pick<JudgeContext, 'plan' | 'actu
   const weighed = batches.every((b) => b.kits === null && !b.fromTo && b.mixers === 0);
   if (!mix || !pace || !weighed || actuals.startedAt !== null) return null;
   const mlPerMin = settingIn(context, pace.setting) * pace.mlPerMin;
-  const inTimeMl = ({ crew, minutes }: Hands) => mlPerMin * crew * minutes;
   const behindMl = pace.ofMixed ? context.sheet.potLossMl : 0;
   const portions = new Map<number, number>();
   for (const b of batches) portions.set(b.portion, (portions.get(b.portion) ?? 0) + b.placedMl);
+  // Of what is primed out of the pot less is placed in its time: the lift of which it is least decides.
+  const parts = ENGINES[method.engine].portions(context);
+  const befores = [...portions].map(([at, ml]) => beforeOf(parts[at]!, ml));
+  const inTimeMl = ({ crew, minutes }: Hands) =>
+    Math.min(...befores.map((before) => placeableMl(mlPerMin * crew, minutes, before)));
   return {
     inTimeMl,
     eachMl: (by) => Math.min(mix.mostHeldMl, inTimeMl(by) - behindMl),

@@ -6,7 +6,7 @@ import { type MethodContext, partsIn, settingIn, type TaskContext } from '../con
 import type { Level } from '../effects';
 import { beginsLift } from '../gaps';
 import { liftsOf, placesOfLifts, primerOf, sharesOf, skimOf } from '../lifts';
-import { type TaskRow, tasks } from '../task';
+import { factorId, type TaskRow, tasks } from '../task';
 import { BEGINS, byRate, type Engine, PORTION, POT_CLOCKS, partsApart, UNPARTED } from './engine';
 import { mix, weigh } from './potted';
 
@@ -26,6 +26,12 @@ function overFaces({ void: v }: MethodContext): Pick<Portion, 'places'> {
   const sum = all.reduce((a, b) => a + b, 0);
   return { places: all.map((mm2) => mm2 / sum) };
 }
+
+/** What is brushed in out of a mix stands between it and its place, min: for each batch, and for all of a lift. */
+const brushedIn = (c: MethodContext, areaM2: number): Portion['before'] => ({
+  eachMin: settingIn(c, factorId(BRUSHED_IN, null)),
+  allMin: settingIn(c, factorId(BRUSHED_IN, 'primed m2')) * areaM2,
+});
 
 /** By hand, in lifts. */
 export const fill: Engine = {
@@ -67,6 +73,7 @@ export const fill: Engine = {
       label: ml.length === 1 && skim <= 0 ? PORTION.patch() : PORTION.lift({ n: i + 1 }),
       share: (mine / all) * (1 - skim),
       ...(primer[i]!.ml > 0 ? { drawn: { ml: primer[i]!.ml, cut: primer[i]!.cut } } : {}),
+      ...(c.effects.priming === 'drawn' ? { before: brushedIn(c, primer[i]!.areaM2) } : {}),
     }));
     // A skim goes over the faces of all of them, however deep they are.
     return skim > 0 ? [{ ...overFaces(c), label: PORTION.skim(), share: skim }, ...lifts] : lifts;
@@ -94,6 +101,9 @@ export const restsSquareAndWet = RESTS.square({ primed: 'no' });
 export const restsFilled = RESTS.filled();
 export const restsDrawnThin = RESTS.thin();
 
+/** The primer out of the pot. */
+const BRUSHED_IN = { task: 'prime' } as const;
+
 const rows = tasks('fill', [
   {
     task: 'prime',
@@ -110,7 +120,7 @@ const rows = tasks('fill', [
     marks: { end: ['last-coat'] },
   },
   {
-    task: 'prime',
+    ...BRUSHED_IN,
     role: 'prime',
     each: 'batch',
     block: 'work',
