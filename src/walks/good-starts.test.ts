@@ -1,3 +1,4 @@
+import { suits } from '@/core/judge';
 import { methodOf } from '@/core/method';
 import {
   type ChainPlan,
@@ -15,7 +16,7 @@ import { reasonsOf } from '@/core/plan/start-windows';
 import { milestoneOf, type SheetRevision } from '@/core/system';
 import { voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { at, drawnShape, firstPlanned, scaled, ZONE } from './made';
+import { at, drawnShape, ended, firstPlanned, scaled, ZONE } from './made';
 import { flat, ORDINARY } from './ordinary';
 import { dosed, type Paper, typed } from './papers';
 
@@ -56,9 +57,10 @@ function planned({ tempC, methodId, sheet, dims, count, by = 1, schools = {}, be
     answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
   });
   const actuals = new Map(begun ? [[passKey(pieceOf(repair)), { ...NOTHING_YET, ...begun }]] : []);
-  const plan = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals, nowMs: NOW }).repairs[0]!;
+  const made = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals, nowMs: NOW });
+  const plan = made.repairs[0]!;
   const ask = startsAskOf(plan, job, windowsOver(job, NOW - DAY, NOW + 30 * DAY), NOW);
-  return { plan, ask, starts: ask && startWindows(ask) };
+  return { plan, job: made, ask, starts: ask && startWindows(ask) };
 }
 
 /** By how much the last of a batch is in its place after its pot is dead, min; whole minutes of its steps left out. */
@@ -84,11 +86,14 @@ describe.each(ORDINARY)('%s', (methodId, paper, dims, count) => {
     [18, 1],
     [24, 1.8],
   ])('at %i °C, %f times as large: some start is good, and nothing dies in its pot first', (tempC, by) => {
-    const { plan, starts } = planned({ tempC, methodId, sheet, dims, count, by });
+    const { plan, job, starts } = planned({ tempC, methodId, sheet, dims, count, by });
     expect(plan.problems).toEqual([]);
     const good = starts!.against.filter((no) => no === 0).length;
     expect(good).toBeGreaterThan(0);
     expect(starts!.reasons.map((r) => r.id)).not.toContain('pot');
+    // Held against it in the list of systems, its sheet fails in nothing.
+    const asked = { job: jobAt(tempC), repair: plan.piece, plan: job, sheets: [sheet], stock: [] };
+    expect(ended(suits(asked))[0]!.criteria.filter((c) => c.met === false)).toEqual([]);
   });
 });
 

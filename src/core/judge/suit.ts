@@ -9,8 +9,10 @@ import {
   loadCheck,
   NOTHING_YET,
   type Piece,
+  type PlannedStep,
   planPass,
   type RepairPlan,
+  spotBySpot,
   strengthOver,
   workedAt,
 } from '../plan';
@@ -29,7 +31,16 @@ import {
   type Said,
   texts,
 } from '../say';
-import { leastByGrainMm, milestoneOf, SAGS, type SheetRevision, type Stock, WETNESS } from '../system';
+import {
+  isMetered,
+  isMixedAsPlaced,
+  leastByGrainMm,
+  milestoneOf,
+  SAGS,
+  type SheetRevision,
+  type Stock,
+  WETNESS,
+} from '../system';
 import { type Money, money } from '../units';
 
 const SUIT = texts('suit', {
@@ -57,6 +68,7 @@ const SUIT = texts('suit', {
   temperature: 'base {met}, sheet {sheet}',
   'no-pot-life': 'the sheet gives none',
   pot: '{usable} to place, {longest} needed a batch',
+  'as-placed': 'worked spot by spot as it comes: none of it waits',
   floor: 'lies on the floor',
   'no-sag': 'the sheet says nothing of {where}',
   sag: '{lift} {where}, holds {most}',
@@ -279,11 +291,19 @@ function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion
   const problem = tried?.problems.find((p) => p.stage === 'mix');
   if (problem) return c('pot', 'Pot life', false, problem.sentence);
   if (!tried?.mix || tried.usableMin === null) return c('pot', 'Pot life', null, SUIT['not-planned']());
-  const before = new Map(tried.batches.map((b) => [b.index, beforehandMin(b)]));
-  const placing = tried.steps
-    .filter((s) => s.marks?.end?.includes('placed'))
-    .map((s) => s.handsOnMin + (before.get(s.batch ?? -1) ?? 0));
-  const longest = placing.length ? Math.max(...placing) : 0;
+  if (isMixedAsPlaced(sheet) || spotBySpot(tried)) return c('pot', 'Pot life', true, SUIT['as-placed']());
+  const places = (s: PlannedStep) => s.marks?.end?.includes('placed') === true;
+  // One pot lives through all that is done out of it, also through what is closed in between; out of a mixer each part
+  // has its own time.
+  const takes = isMetered(sheet.kind)
+    ? tried.steps.filter(places).map((s) => s.handsOnMin)
+    : tried.batches.map((b) => {
+        const mine = tried.steps.filter((s) => s.batch === b.index);
+        const from = mine.findIndex(places);
+        const placing = from < 0 ? [] : mine.slice(from, mine.findLastIndex(places) + 1);
+        return placing.reduce((sum, s) => sum + s.handsOnMin, beforehandMin(b));
+      });
+  const longest = Math.max(0, ...takes);
   return c(
     'pot',
     'Pot life',
