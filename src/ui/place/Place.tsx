@@ -142,7 +142,9 @@ function Side({ view, at, nowMs }: StageProps) {
           {at.whole.passes.length === 1 && plan.usableMin !== null && Number.isFinite(plan.usableMin)
             ? spotBySpot(plan)
               ? phrase`; what is pressed out can be worked for ${formatDuration(plan.usableMin)}, at ${potWarm}`
-              : phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${potWarm}`
+              : plan.batches.some((b) => b.before)
+                ? phrase`; a batch may take ${formatDuration(plan.usableMin)} to be brushed in and placed, at ${potWarm}`
+                : phrase`; a batch may take ${formatDuration(plan.usableMin)} to place, at ${potWarm}`
             : ''}
           .
         </p>

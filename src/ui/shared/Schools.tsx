@@ -99,8 +99,15 @@ export function ChoicesOfAll({
   ));
 }
 
-/** One figure of the method. */
-export function SettingField({ at, setting, value }: { at: PassView; setting: Setting; value: number | null }) {
+/** What a figure that nobody chose is planned with all the same: a pace of ours gives way to what a whole kit needs. */
+function plannedWith({ plan, repair }: PassView, { id }: Setting, usual: number | null): number | null {
+  const planned = plan.context?.settings[id];
+  if (planned === undefined || usual === null || !(usual > 0) || repair.settings[id] !== undefined) return null;
+  return planned > usual ? planned : null;
+}
+
+/** One figure of the method. @param own what was chosen, or what is usual */
+export function SettingField({ at, setting, value: own }: { at: PassView; setting: Setting; value: number | null }) {
   const system = usePrefs((p) => p.system);
   const shown = (v: number) => format(setting.kind, v, system).text;
   const write = (v: number) =>
@@ -110,6 +117,8 @@ export function SettingField({ at, setting, value }: { at: PassView; setting: Se
       ? phrase`Must lie between ${shown(setting.min)} and ${shown(setting.max)}.`
       : null;
   const { kind } = setting;
+  const needed = plannedWith(at, setting, own);
+  const value = needed ?? own;
   const amounts = isPacedKind(kind) ? pacedAmounts(at.plan, setting) : null;
   const plain = { kind, label: setting.label, value, check, onChange: (t: Typed) => write(t.value) };
   if (!isPacedKind(kind) || !amounts) return <QuantityField {...plain} />;
@@ -133,6 +142,7 @@ export function SettingField({ at, setting, value }: { at: PassView; setting: Se
       {field}
       <p className="soft text-sm mt-0.5" data-testid={`pace-${setting.id}`}>
         {phrase`One pair of hands: ${joined(told, ', ')}.`}
+        {needed !== null && own !== null && <> {phrase`As its pack needs it; the usual is ${shown(own)}.`}</>}
       </p>
     </div>
   );
