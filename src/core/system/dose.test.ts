@@ -2,7 +2,10 @@ import { plainWords } from '@/words';
 import { furtherSheets, sampleSheets } from '../../sample/systems';
 import { paceOf, sheetFlaws } from '../cure';
 import {
+  doseBeyond,
+  doseTells,
   gridToLines,
+  isOneDose,
   KIND_IDS,
   parseTable,
   perHundredOfA,
@@ -110,4 +113,29 @@ test('a sheet of version 1 is brought forward with nothing made up', () => {
   const now = SheetRevision.parse(sheetNow({ ...old, version: 1, parts: old.parts.map(({ filler: _, ...p }) => p) }));
   expect(now).toMatchObject({ version: 2, dose: null, maker: '', storage: { minC: null, checks: [] } });
   expect(now.parts.map((p) => p.filler)).toEqual([null, null]);
+});
+
+describe('a dose beyond its sheet says what becomes of it', () => {
+  const tile = sampleSheets.find((s) => s.kind === 'tile-adhesive')!;
+  const ranged = { ...tile, dose: { minPct: 24, usualPct: 25, maxPct: 26, of: 'A' as const } };
+  const said = (sheet: Pick<SheetRevision, 'kind' | 'dose'>, pct: number) => {
+    const beyond = doseBeyond(sheet, pct);
+    return beyond && plainWords(beyond);
+  };
+  test('hardener starts the cure: too little stays soft, too much burns', () => {
+    expect(said(filler, 0.5)).toBe('The sheet allows 1 to 3 %; 0.5 % is too little: it may stay soft for good.');
+    expect(said(filler, 4)).toMatch(/too much: it gets brittle and may burn/);
+    expect([plainWords(doseTells(filler).little), plainWords(doseTells(filler).much)]).toEqual(['slow', 'fast']);
+  });
+  test('water makes it wet, and neither fast nor brittle', () => {
+    expect(said(ranged, 20)).toMatch(/24 to 26 %; 20 % is too little: it stays dry inside and does not bind/);
+    expect(said(ranged, 30)).toMatch(/too much: it shrinks, dusts and stays weak/);
+    expect([plainWords(doseTells(ranged).little), plainWords(doseTells(ranged).much)]).toEqual(['stiff', 'runny']);
+  });
+  test('of one figure there is no range', () => {
+    const one = { ...ranged, dose: { ...ranged.dose, minPct: 24, usualPct: 24, maxPct: 24 } };
+    expect(said(one, 25)).toMatch(/^The sheet gives 24 % alone; 25 % is too much/);
+    expect([said(one, 24), said(ranged, 26), said({ kind: tile.kind, dose: null }, 90)]).toEqual([null, null, null]);
+    expect([isOneDose(one.dose), isOneDose(ranged.dose)]).toEqual([true, false]);
+  });
 });

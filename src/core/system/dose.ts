@@ -1,5 +1,6 @@
-import { bare, percent, refuse, texts } from '../say';
+import { bare, type Message, percent, refuse, texts } from '../say';
 import { figure } from '../units';
+import { systemKind } from './kinds';
 import type { Milestone, PlainTable, TimeTable } from './milestone';
 import type { SheetRevision } from './sheet';
 
@@ -10,8 +11,52 @@ const REFUSED = texts('refused.system.dose', {
     'Between two doses the times can only be read when both are stated in the same form, for the same temperatures.',
   'air-humidity-sheet': 'In air of {humidity} humidity the sheet gives no drying time: it goes up to {top}.',
   'sheet-allows':
-    'The sheet allows {min} to {max}; {dose} is {little, select, yes {too little: it may stay soft for good} other {too much: it gets brittle and may burn}}.',
+    '{one, select, yes {The sheet gives {max} alone} other {The sheet allows {min} to {max}}}; {dose} is {little, select, yes {too little} other {too much}}: {effect}.',
 });
+const DOSE = texts('dose', {
+  slow: 'slow',
+  fast: 'fast',
+  soft: 'it may stay soft for good',
+  brittle: 'it gets brittle and may burn',
+  stiff: 'stiff',
+  runny: 'runny',
+  dry: 'it stays dry inside and does not bind',
+  weak: 'it shrinks, dusts and stays weak',
+});
+
+/** What little and much of what is dosed make of a mix, and what too little and too much of it do. */
+interface DoseTells {
+  readonly little: Message;
+  readonly much: Message;
+  readonly tooLittle: Message;
+  readonly tooMuch: Message;
+}
+/** What starts the cure makes it fast; water makes it wet. */
+const STARTS: DoseTells = { little: DOSE.slow(), much: DOSE.fast(), tooLittle: DOSE.soft(), tooMuch: DOSE.brittle() };
+const WETS: DoseTells = { little: DOSE.stiff(), much: DOSE.runny(), tooLittle: DOSE.dry(), tooMuch: DOSE.weak() };
+const TELLS: Readonly<Record<string, DoseTells>> = { hardener: STARTS, catalyst: STARTS, water: WETS };
+
+export const doseTells = ({ kind }: Pick<SheetRevision, 'kind'>): DoseTells =>
+  TELLS[systemKind(kind).dosed ?? ''] ?? STARTS;
+
+/** A sheet that gives one figure for a dose, and no range. */
+export const isOneDose = (dose: NonNullable<SheetRevision['dose']>): boolean => !(dose.maxPct > dose.minPct);
+
+/** Why a dose is beyond what a sheet allows; null where it is not, or the sheet has none. */
+export function doseBeyond(sheet: Pick<SheetRevision, 'kind' | 'dose'>, dosePct: number): Message | null {
+  const { dose } = sheet;
+  if (!dose || (dosePct >= dose.minPct - 1e-9 && dosePct <= dose.maxPct + 1e-9)) return null;
+  const little = dosePct < dose.minPct;
+  const tells = doseTells(sheet);
+  return REFUSED['sheet-allows']({
+    one: isOneDose(dose) ? 'yes' : 'no',
+    min: bare(percent(dose.minPct)),
+    max: percent(dose.maxPct),
+    dose: percent(dosePct),
+    little: little ? 'yes' : 'no',
+    effect: little ? tells.tooLittle : tells.tooMuch,
+  });
+}
 
 /** What decides which of a sheet's figures hold: the dose chosen and the dampest air of the wait. */
 export interface Circumstance {
@@ -152,18 +197,9 @@ export function sheetIn(sheet: SheetRevision, c: Circumstance): SheetRevision {
   const tiered = sheet.milestones.some((m) => m.table.form === 'tiers');
   if (!sheet.dose && !tiered) return sheet;
   const dosePct = sheet.dose ? (c.dosePct ?? sheet.dose.usualPct) : null;
-  if (sheet.dose && dosePct !== null && !(dosePct >= sheet.dose.minPct - 1e-9 && dosePct <= sheet.dose.maxPct + 1e-9))
-    refuse(
-      'dosePct',
-      dosePct,
-      `${figure(sheet.dose.minPct)} to ${figure(sheet.dose.maxPct)} %`,
-      REFUSED['sheet-allows']({
-        min: bare(percent(sheet.dose.minPct)),
-        max: percent(sheet.dose.maxPct),
-        dose: percent(dosePct),
-        little: dosePct < sheet.dose.minPct ? 'yes' : 'no',
-      }),
-    );
+  const beyond = dosePct === null ? null : doseBeyond(sheet, dosePct);
+  if (sheet.dose && beyond)
+    refuse('dosePct', dosePct, `${figure(sheet.dose.minPct)} to ${figure(sheet.dose.maxPct)} %`, beyond);
   const made = known.get(sheet) ?? new Map<string, SheetRevision>();
   known.set(sheet, made);
   const key = `${dosePct}|${tiered ? Math.ceil(c.humidityPct) : ''}`;

@@ -144,7 +144,17 @@ export const notchedBed: Shape<NotchedBed> = {
     { key: 'backMm', label: 'Buttered on the back', kind: 'length', value: s.backMm, min: 0, max: 20 },
   ],
   lists: (s) => outlineLists(s.outline, 'outline'),
-  write: writeOutline,
+  write: (s, key, value) => {
+    if (key !== 'notch.width') return writeOutline(s, key, value);
+    const { notch } = s;
+    const width = value as Measured;
+    // A trowel with square notches goes by one figure: as deep and as far apart as they are wide, until somebody says
+    // otherwise.
+    const isNamed = (m: Measured) => !m.text || (m.text === notch.width.text && m.valueMm === notch.width.valueMm);
+    const alike = (m: Measured): Measured =>
+      notch.form === 'square' && isNamed(m) ? { ...width, tool: m.tool, again: null } : m;
+    return { ...s, notch: { ...notch, width, depth: alike(notch.depth), gap: alike(notch.gap) } };
+  },
   problems,
   volume: (s) => {
     const { at, takes } = outlineArea(s.outline);

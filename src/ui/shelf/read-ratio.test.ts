@@ -134,6 +134,23 @@ describe('water as bags print it', () => {
     expect(sheet.kits[0]!.massG.B).toBeCloseTo(3250, 6);
     expect(made(draftOf(sheet)).dose).toEqual(sheet.dose);
   });
+  test.each([
+    ['25 kg', '6 kg'],
+    ['25 kg', '6 L'],
+    ['12.5 kg', '3 kg'],
+  ])('a pack of %s with %s of water says its dose', (A, B) => {
+    const sheet = made(typed('tile-adhesive', { A, B }));
+    expect(sheet.dose).toEqual({
+      minPct: expect.closeTo(24, 6),
+      usualPct: expect.closeTo(24, 6),
+      maxPct: expect.closeTo(24, 6),
+      of: 'A',
+    });
+    // What is typed of the dose goes first, and a tube beside a tin is no dose.
+    expect(made(typed('tile-adhesive', { A, B }, { doseUsual: '26 %', doseOf: 'A' })).dose!.usualPct).toBe(26);
+    expect(faults(typed('polyester-filler', { A: '1 kg', B: '20 g' })).doseUsual).toBeDefined();
+    expect(faults(typed('tile-adhesive', { A })).doseUsual).toBeDefined();
+  });
   test('a tube to its tin, of part A or of the whole', () => {
     const filler = (over: Partial<SheetDraft>) => typed('polyester-filler', { A: '1.5 kg', B: '30 g' }, over);
     expect(made(filler({ doseUsual: '30 g' })).dose).toMatchObject({ usualPct: expect.closeTo(2, 9), of: 'A' });

@@ -137,11 +137,23 @@ const DOSES = ['doseMin', 'doseUsual', 'doseMax'] as const;
 type DoseField = (typeof DOSES)[number];
 
 /**
+ * Water that stands in a pack beside its powder is what belongs to it, of part A, %; null where none stands there, or
+ * something is said of the dose. A tube of hardener is not: as often as not it is meant for more than one tin.
+ */
+function waterInPack(read: Reader, d: SheetDraft, parts: readonly Part[]): number | null {
+  if (DOSES.some((field) => d[field].trim()) || !parts.some((p) => p.id === 'B' && p.role === 'water')) return null;
+  const [powderG, waterG, waterMl] = [packG(read, d, 'A'), packG(read, d, 'B'), inPack(read, d, 'B', 'volume')];
+  const massB = waterG ?? (waterMl === null ? null : waterMl * densityOf(parts, 'B'));
+  return powderG === null || massB === null ? null : (100 * massB) / powderG;
+}
+
+/**
  * A dose that is told as so much to so much: water to a bag, a tube to a tin. Of part A, %; null where it is told
  * otherwise. Without its other half it is to what is in the first pack.
  */
 function dosePer(read: Reader, d: SheetDraft, field: DoseField, parts: readonly Part[]): number | null {
   const text = d[field].trim();
+  if (!text && field === 'doseUsual') return waterInPack(read, d, parts);
   const per = PER.exec(text);
   const own = per ? per[1]! : text;
   const [ml, grams] = (['volume', 'mass'] as const).map((kind) =>
@@ -172,7 +184,7 @@ export function doseOf(read: Reader, d: SheetDraft, parts: readonly Part[]): She
   const pct = (field: DoseField): number => {
     const per = pers[DOSES.indexOf(field)]!;
     if (per === null) return read.above(field, 'percent', d[field]);
-    read.printed[field] = d[field].trim().slice(0, 60);
+    if (d[field].trim()) read.printed[field] = d[field].trim().slice(0, 60);
     return of === 'total' ? (100 * per) / (100 + per) : per;
   };
   const usualPct = pct('doseUsual');
