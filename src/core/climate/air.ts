@@ -67,6 +67,9 @@ export const STEP_MS = 900_000;
 /** Beyond the days in which work is placed only long waits are left: hourly samples are as good there. */
 const NEAR_MS = 8 * 86_400_000;
 const FAR_STEP_MS = 3_600_000;
+/** Weeks on a sample every three hours still follows the days. */
+const WEEKS_MS = 26 * 86_400_000;
+const WEEKS_STEP_MS = 3 * FAR_STEP_MS;
 const DAY_MS = 86_400_000;
 /** Days before the work that a history is asked for, ms. */
 const BEFORE_MS = 2 * DAY_MS;
@@ -156,12 +159,8 @@ export function airOver(source: ClimateSource, zone: string, fromMs: number, toM
   const bad = climateProblems(source)[0];
   if (bad) refuse(`climate.${bad.field}`, bad.value, bad.allowed, bad.sentence);
   if (source.kind === 'hourly') return hourlyAir(source, zone, fromMs, toMs);
-  const near = Math.max(2, Math.ceil(Math.min(toMs - fromMs, NEAR_MS) / STEP_MS) + 1);
-  const nearEnd = fromMs + (near - 1) * STEP_MS;
-  const n = near + Math.max(0, Math.ceil((toMs - nearEnd) / FAR_STEP_MS));
-  const times = Float64Array.from({ length: n }, (_, i) =>
-    i < near ? fromMs + i * STEP_MS : nearEnd + (i - near + 1) * FAR_STEP_MS,
-  );
+  const times = samplesOver(fromMs, toMs);
+  const n = times.length;
   if (source.kind === 'constant') {
     localDays(zone, fromMs, fromMs);
     const dew = dewPointC(source.tempC, source.humidityPct);
@@ -225,6 +224,22 @@ function hourlyAir(
   }
   const wide = rows.some((r) => r.spreadK > 0);
   return { air: { times, values: air }, dew: { times, values: dew }, spread: wide ? { times, values: spread } : null };
+}
+
+/** Instants at which weather without an end is sampled: the closer the sooner. */
+function samplesOver(fromMs: number, toMs: number): Float64Array {
+  const near = Math.max(2, Math.ceil(Math.min(toMs - fromMs, NEAR_MS) / STEP_MS) + 1);
+  const nearEnd = fromMs + (near - 1) * STEP_MS;
+  const far = near + Math.max(0, Math.ceil((Math.min(toMs, fromMs + WEEKS_MS) - nearEnd) / FAR_STEP_MS));
+  const farEnd = nearEnd + (far - near) * FAR_STEP_MS;
+  const n = far + Math.max(0, Math.ceil((toMs - farEnd) / WEEKS_STEP_MS));
+  return Float64Array.from({ length: n }, (_, i) =>
+    i < near
+      ? fromMs + i * STEP_MS
+      : i < far
+        ? nearEnd + (i - near + 1) * FAR_STEP_MS
+        : farEnd + (i - far + 1) * WEEKS_STEP_MS,
+  );
 }
 
 /** Instants of every low and high around [from, to]. */

@@ -72,6 +72,8 @@ export interface Starts {
 }
 
 const MIN_MS = 60_000;
+/** What is placed at the last start has set by then, or is held to have been too cold for it. */
+const SETS_MS = 17 * 86_400_000;
 const bit = (id: FailId) => 1 << IDS.indexOf(id);
 
 /** Reasons of one start, in words. */
@@ -162,8 +164,9 @@ interface Judged {
 function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs: number): Judged {
   const { sheet } = ask;
   const starts = hours.length;
-  // The longest wait may run far beyond the last start: as long as there is a history.
-  const end = thermal.base.times.at(-1)!;
+  // The longest wait may run far beyond the last start: as long as there is a history, where the plan does not tell.
+  const last = thermal.base.times.at(-1)!;
+  const end = ask.opensFrom ? Math.min(last, ask.toMs + SETS_MS) : last;
   const n = Math.max(starts, Math.min(6000, Math.floor((end - ask.fromMs) / stepMs)));
   const base = sampled(thermal.base, ask.fromMs, stepMs, n);
   const air = sampled(thermal.air, ask.fromMs, stepMs, n);

@@ -18,9 +18,10 @@ import type { Actuals } from './actuals';
 import type { Job } from './job';
 import type { Piece } from './repair';
 
-/** Days of weather behind and ahead of the work. */
-const BEHIND_MS = 2 * 86_400_000;
-export const AHEAD_MS = 24 * 86_400_000;
+const DAY_MS = 86_400_000;
+/** Days of weather behind and ahead of the work: a cement of four weeks takes twice that in the cold. */
+const BEHIND_MS = 2 * DAY_MS;
+export const AHEAD_MS = 100 * DAY_MS;
 
 /** Temperatures of one repair over the horizon, on common times. */
 export interface Thermal {
