@@ -24,7 +24,7 @@ export function shownUnit(kind: Kind, value: number, system: UnitSystem): string
     case 'length':
       return us ? (size >= FEET_FROM_MM ? 'ft' : 'in') : size >= 2000 ? 'm' : 'mm';
     case 'area':
-      return us ? (size >= 25.4 ** 2 * 288 ? 'ft²' : 'in²') : size >= 1e6 ? 'm²' : 'cm²';
+      return us ? (size >= 25.4 ** 2 * 288 ? 'ft²' : 'in²') : size >= 1e5 ? 'm²' : 'cm²';
     case 'volume':
       return us ? (size >= 3785 ? 'US gal' : 'US fl oz') : size >= 1000 ? 'L' : 'mL';
     case 'force':

@@ -24,6 +24,8 @@ test('figures are printed as people read them', () => {
   expect(format('length', 22 * 304.8, 'us').text).toBe('22 ft');
   expect(format('length', 9 * 304.8, 'us').text).toBe('108 in');
   expect(format('area', 1e6 - 1e-6, 'metric').text).toBe('1 m²');
+  // A part of a floor is in the unit of the floor.
+  expect(['750000', '99900'].map((mm2) => format('area', Number(mm2), 'metric').text)).toEqual(['0.75 m²', '999 cm²']);
   expect(format('volume', 1000 - 1e-7, 'metric').text).toBe('1.00 L');
   // A minus is a minus, whatever stands behind it.
   expect(format('volume', -8.2, 'metric').text).toBe('−8.20 mL');

@@ -6,10 +6,12 @@ import type { PlannedRepair } from '@/core/record';
 import { formatDuration, joined, phrase, type Reader, say, translated } from '@/words';
 import type { BandRow } from './band-shapes';
 import { Link } from './Link';
-import { dayAndClock } from './when';
+import { datedWhen, dayAndClock, shortWhen } from './when';
 
 /** Lower rows have no room for words under them, px. */
 const NAMED_PX = 14;
+/** From the instant to its word, px. */
+const OPEN_GAP = 7;
 /** Room that the word on an opening needs, px: its hour is longer where it is told twice to twelve. */
 const openPx = (text: string): number => 54 + 7.1 * text.length;
 
@@ -63,18 +65,19 @@ export const stallsOf = ({ milestones, serves }: RepairPlan): BandRow['stalls'] 
 /** What a row is, for who points at it: its passes with their states and openings, and how often its clock stands. */
 export function rowSays(plan: ChainPlan, zone: string, reader: Reader): readonly string[] {
   const stalls = stallsOf(plan);
+  const ribbons = ribbonsOf(plan);
+  // What lies weeks ahead has its date.
+  const when = (ms: number) => shortWhen(ms, zone, ribbons[0]?.states[0]?.fromMs ?? ms);
   return [
-    ...ribbonsOf(plan).flatMap(({ name, states, window: open }) => {
+    ...ribbons.flatMap(({ name, states, window: open }) => {
       const until = joined(
-        states.map((s) => phrase`${s.state} until ${dayAndClock(s.toMs, zone)}`),
+        states.map((s) => phrase`${s.state} until ${when(s.toMs)}`),
         ', ',
       );
       const what = open && joined([name, open.of === null ? '' : say(open.of, reader)].filter(Boolean), ', ');
       return [
         name ? phrase`${name}: ${until}` : until,
-        ...(open
-          ? [phrase`${what}: open from ${dayAndClock(open.fromMs, zone)} to ${dayAndClock(open.untilMs, zone)}`]
-          : []),
+        ...(open ? [phrase`${what}: open from ${when(open.fromMs)} to ${when(open.untilMs)}`] : []),
       ];
     }),
     ...(stalls.length ? [stallsSay(stalls)] : []),
@@ -101,7 +104,12 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
   const name = repairName(view.repair);
   const middle = box.y + box.height / 2;
   const stalls = stallsOf(plan);
-  const opens = useMemo(() => (plan.openMs === null ? '' : dayAndClock(plan.openMs, zone)), [plan.openMs, zone]);
+  // Within the axis its day is known by name; beyond it stands with its date.
+  const far = plan.openMs !== null && x(plan.openMs) > box.right;
+  const opens = useMemo(
+    () => (plan.openMs === null ? '' : (far ? datedWhen : dayAndClock)(plan.openMs, zone)),
+    [plan.openMs, zone, far],
+  );
   const last = ribbons.at(-1)?.states.at(-1)?.toMs ?? 0;
   // Names of passes stand where there is room for them before the next begins.
   const starts = ribbons.map((r) => x(r.states[0]!.fromMs));
@@ -130,7 +138,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
       )}
       {plan.openMs !== null && (
         <OpenLabel
-          x={x(plan.openMs) + 7}
+          x={x(plan.openMs) + OPEN_GAP}
           y={middle + 4}
           until={Math.min(x(last), box.right)}
           right={box.right}
@@ -186,9 +194,11 @@ function OpenLabel({
   const inside = until - x > room;
   const beside = Math.max(x, until + 6);
   const fits = beside + room < right + 12;
+  // What opens beyond the edge is told at it, and which way that lies.
+  const beyond = at - OPEN_GAP > right;
   return (
     <text
-      x={inside ? x : fits ? beside : at - 14}
+      x={inside ? x : fits ? beside : beyond ? right - 4 : at - 14}
       y={y}
       textAnchor={inside || fits ? undefined : 'end'}
       fontSize="12"
@@ -197,6 +207,7 @@ function OpenLabel({
       {...(inside ? {} : { stroke: 'var(--ground-2)', strokeWidth: 4, paintOrder: 'stroke' })}
     >
       open <tspan className="fig">{text}</tspan>
+      {beyond && ' →'}
     </text>
   );
 }

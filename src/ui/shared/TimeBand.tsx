@@ -10,7 +10,7 @@ import { RibbonRow, stallsOf } from './RibbonRow';
 import { curvesOf, STRIP, stretchWords, TimeBandAir } from './TimeBandAir';
 import { localTicks } from './ticks';
 import { useWidth } from './use-width';
-import { clock, clock24, dayAndClock } from './when';
+import { clock, clock24, dayAndClock, shortWhen } from './when';
 
 const H = 3_600_000;
 const LEFT = 128;
@@ -297,6 +297,9 @@ export const TimeBand = memo(function TimeBand({ view, current, nowMs, onStart, 
   );
 });
 
+/** Where a band begins: what lies weeks on has its date. */
+const bandFrom = ({ plan }: PlannedJob['repairs'][number]): number => plan.band[0]?.fromMs ?? plan.openMs ?? 0;
+
 /** The band for those who do not see it: told anew only when something of it changes, not with its width. */
 const BandInWords = memo(function BandInWords({
   shown,
@@ -317,12 +320,13 @@ const BandInWords = memo(function BandInWords({
           {repairName(r.repair)}:{' '}
           {joined(
             r.plan.band.map(
-              (b) => phrase`${b.state} from ${dayAndClock(b.fromMs, zone)} to ${dayAndClock(b.toMs, zone)}`,
+              (b) =>
+                phrase`${b.state} from ${shortWhen(b.fromMs, zone, bandFrom(r))} to ${shortWhen(b.toMs, zone, bandFrom(r))}`,
             ),
             ', ',
           )}
           {r.plan.openMs !== null
-            ? phrase`; may be opened ${dayAndClock(r.plan.openMs, zone)}`
+            ? phrase`; may be opened ${shortWhen(r.plan.openMs, zone, bandFrom(r))}`
             : '; no opening in sight'}
         </li>
       ))}

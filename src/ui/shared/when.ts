@@ -46,9 +46,11 @@ export function fullWhen(ms: number, zone: string): string {
 
 /** Far instants get their date, near ones the day name. */
 export function shortWhen(ms: number, zone: string, nowMs: number): string {
-  if (Math.abs(ms - nowMs) < 6.5 * 86_400_000) return dayAndClock(ms, zone);
-  return `${dated(ms, 'day', zone)} ${clock(ms, zone)}`;
+  return Math.abs(ms - nowMs) < 6.5 * 86_400_000 ? dayAndClock(ms, zone) : datedWhen(ms, zone);
 }
+
+/** With its date, however near. */
+export const datedWhen = (ms: number, zone: string): string => `${dated(ms, 'day', zone)} ${clock(ms, zone)}`;
 
 /** The zone of this device. */
 export const hereZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
