@@ -19,6 +19,8 @@ export interface AllowanceRow {
   readonly id: string;
   /** There only where a chosen option shows it. */
   readonly optional?: true;
+  /** It is struck off again: where nobody chose how much, it gives way to what is in the packs. */
+  readonly surplus?: true;
   readonly of: (c: MethodContext) => (Omit<Allowance, 'id' | 'voice'> & { readonly voice?: Allowance['voice'] }) | null;
 }
 

@@ -20,6 +20,7 @@ import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
 import { bearsFrom, dustFree, type Found, gated, onFound } from './gated';
+import { type Given, withoutLastPack } from './gives-way';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import { methodHere } from './method-here';
@@ -103,6 +104,7 @@ interface StepsAsk {
   readonly dustproof: MilestoneId | null;
   readonly rateNeeded: number | null;
   readonly areas: number;
+  readonly given: Given;
   readonly batches: readonly Batch[];
 }
 /**
@@ -112,7 +114,7 @@ interface StepsAsk {
 const lastSteps = new WeakMap<Piece, { readonly of: StepsAsk; readonly steps: ReadySteps }>();
 
 /** Amounts at one hour. */
-type Amounts = ReturnType<typeof mixAt> & { readonly batches: readonly Batch[] };
+type Amounts = ReturnType<typeof mixAt> & { readonly batches: readonly Batch[]; readonly given: Given };
 
 /** The first look at the amounts of a pass, with the clocks it asked. */
 interface Look {
@@ -270,32 +272,28 @@ export function preparePass(
   // out no more than those; the second has the hour they lead to.
   const guess = place.readyMs ?? Math.max(beginsFrom(ask), repair.plannedStart === null ? (actuals.startedAt ?? 0) : 0);
   const prepare = (atMs: number): Amounts => {
-    const { mix, ...rest } = mixAt(
-      chosen,
-      method,
-      repair,
-      kit,
-      ask.thermal,
-      reachOf,
-      atMs,
-      actuals,
-      ask.pots,
-      dayMinOf(ask.windows, plansBy(BY_WHOLE_DAY, actuals) ? oncePerDayMin(method, chosen) : 0),
-      ask.sheet,
+    const dayMin = dayMinOf(ask.windows, plansBy(BY_WHOLE_DAY, actuals) ? oncePerDayMin(method, chosen) : 0);
+    const { mix, ...rest } = withoutLastPack({ method, chosen, repair, actuals }, (c, happened) =>
+      mixAt(c, method, repair, kit, ask.thermal, reachOf, atMs, happened, ask.pots, dayMin, ask.sheet),
     );
     const all = withMoreMixed(mix, sheet, actuals);
     return { ...rest, ...all, batches: calledByPlaces(all.batches, chosen.void, rest.areas) };
   };
   /** The figures of the method as they are planned with: a rate of our own gives way to what a whole kit needs. */
-  const contextOf = ({ rateNeeded }: { readonly rateNeeded: number | null }, areas: number): MethodContext => {
+  const contextOf = ({
+    mix: { rateNeeded },
+    areas,
+    given,
+  }: Pick<Amounts, 'mix' | 'areas' | 'given'>): MethodContext => {
     const pace = ENGINES[method.engine].pace?.(chosen);
+    const raised = rateNeeded === null || !pace ? {} : { [pace.setting]: rateNeeded / pace.mlPerMin };
+    const figures = { ...given, ...raised };
     const here = areas === 1 ? chosen : { ...chosen, areas };
-    if (rateNeeded === null || !pace) return here;
-    return { ...here, settings: { ...here.settings, [pace.setting]: rateNeeded / pace.mlPerMin } };
+    return Object.keys(figures).length ? { ...here, settings: { ...here.settings, ...figures } } : here;
   };
   const dustproof = place.keepsOff ? bearsFrom(place.below, repair) : null;
-  const stepsFor = ({ mix, batches, areas }: Pick<ReturnType<typeof prepare>, 'mix' | 'batches' | 'areas'>) => {
-    const here = contextOf(mix, areas);
+  const stepsFor = ({ batches, ...of }: Amounts) => {
+    const here = contextOf(of);
     const portions = ENGINES[method.engine].portions(here);
     const context: StepContext = { ...here, ...stepsBegun(actuals), batches, portions };
     const made = withStand(stepsOf(method, context), method, context);
@@ -318,6 +316,7 @@ export function preparePass(
       dustproof,
       rateNeeded: prepared.mix.rateNeeded,
       areas: prepared.areas,
+      given: prepared.given,
       batches: prepared.batches,
     };
     const last = lastSteps.get(repair);
@@ -362,9 +361,9 @@ export function preparePass(
     return !mixing || Math.abs(mixing.startMs - guess) < 10 * MIN_MS ? first : prepare(mixing.startMs);
   });
   if (!mixed.ok) return only({ ...base, context: chosen, problems: [...problems, { ...mixed.problem, stage: 'mix' }] });
-  const { untold, areas, ...amounts } = mixed.value;
+  const { untold, areas, given, ...amounts } = mixed.value;
   const { context, drafts } = steps(mixed.value);
-  const plan: RepairPlan = { ...base, context: contextOf(mixed.value.mix, areas), ...amounts };
+  const plan: RepairPlan = { ...base, context: contextOf(mixed.value), ...amounts };
   // Amounts stand whatever the pot does; when it may be placed is told once somebody can say how long it lives.
   if (untold) return only({ ...plan, problems: [...problems, { ...untold, stage: 'mix' }] });
   const isFinish = (d: StepDraft) => d.block === 'finish' || d.block.startsWith('finish/');

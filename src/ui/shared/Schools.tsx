@@ -99,11 +99,14 @@ export function ChoicesOfAll({
   ));
 }
 
-/** What a figure that nobody chose is planned with all the same: a pace of ours gives way to what a whole kit needs. */
+/**
+ * What a figure that nobody chose is planned with all the same: a pace of ours gives way to what a whole kit needs, a
+ * surplus to what is in the packs.
+ */
 function plannedWith({ plan, repair }: PassView, { id }: Setting, usual: number | null): number | null {
   const planned = plan.context?.settings[id];
   if (planned === undefined || usual === null || !(usual > 0) || repair.settings[id] !== undefined) return null;
-  return planned > usual ? planned : null;
+  return planned === usual ? null : planned;
 }
 
 /** One figure of the method. @param own what was chosen, or what is usual */
@@ -121,7 +124,15 @@ export function SettingField({ at, setting, value: own }: { at: PassView; settin
   const value = needed ?? own;
   const amounts = isPacedKind(kind) ? pacedAmounts(at.plan, setting) : null;
   const plain = { kind, label: setting.label, value, check, onChange: (t: Typed) => write(t.value) };
-  if (!isPacedKind(kind) || !amounts) return <QuantityField {...plain} />;
+  if (!isPacedKind(kind) || !amounts)
+    return needed === null || own === null ? (
+      <QuantityField {...plain} />
+    ) : (
+      <div>
+        <QuantityField {...plain} />
+        <p className="soft text-sm mt-0.5">{phrase`So that no further pack is opened for it; the usual is ${shown(own)}.`}</p>
+      </div>
+    );
   const field = <QuantityField {...plain} digits={4} read={(text, units) => readPaced(kind, text, units, amounts)} />;
   if (value === null || !(value > 0)) return field;
   const { place, m, ft, m2, ft2, all } = pacedMinutes(amounts, kind, value);

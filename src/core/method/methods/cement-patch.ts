@@ -184,7 +184,7 @@ export const cementPatch: Method = {
     coverOf({ what: 'damp cloth or film for curing', why: 'over the patch and a hand beyond it', shownBy: 'cover' }),
     barCoat,
   ],
-  allowances: [roundBars, shareOf('over', 'surplus, struck off')],
+  allowances: [roundBars, { ...shareOf('over', 'surplus, struck off'), surplus: true }],
   gaps: barGaps,
   tasks: [
     ...tasks('cement-patch', [

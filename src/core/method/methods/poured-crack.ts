@@ -143,7 +143,7 @@ export const pouredCrack: Method = {
   finishAnswer: 'ground flush',
   review: null,
   serves: 'foot',
-  allowances: [{ ...shareOf('overfill', 'overfill, ground off'), optional: true }],
+  allowances: [{ ...shareOf('overfill', 'overfill, ground off'), optional: true, surplus: true }],
   says: { manner: SAYS.manner() },
   gaps: {
     neat: (c) => ml(neatMl(c)),
