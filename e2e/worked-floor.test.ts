@@ -133,3 +133,105 @@ test('a bed on an uneven floor: thickness by its sheet, ridges that do not reach
   await says(page, /[1-9]\d*\s% of the week is good/);
   expect(await said(page)).not.toMatch(/must not be interrupted/);
 });
+
+test('an ordinary patch out of one kit, every default left: hours are good to begin in, and its pace is the kit’s', async () => {
+  const page = await begin(yard, '2027-05-10T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Two part mortar',
+    'Resin mortar or grout with aggregate, in kits',
+    [
+      ['of A', '2 kg'],
+      ['of B', '1 kg'],
+      ['of C', '16 kg'],
+    ],
+    [
+      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min\n30 C: 15 min', 'mixing begins', 'the pot'],
+      ['Foot traffic', '20 C: 12 h', 'it is placed', 'the base'],
+      ['Full load', '20 C: 4 d', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, base(), '15 °C', '60 %');
+  await begun(page, /Resin mortar patch/, 'mortar-patch');
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: /Hollow or patch/ }).click();
+  await type(page, 'Length', '500 mm');
+  await type(page, 'Width', '400 mm');
+  await type(page, 'Mean depth', '30 mm');
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await stage(page, 'Place');
+  await says(page, /[1-9]\d*\s% of the week is good/);
+  // Mixed, brushed in, placed: what the brush takes is not there to place in.
+  await says(page, /a batch may take (\d+) min to be brushed in and placed/);
+  const text = await said(page);
+  const [whole, brush, place] = [
+    /may take (\d+) min to be brushed in/,
+    /Brush the primer in[\s\S]*?(\d+) min/,
+    /Place, ram into the corners[\s\S]*?(\d+) min/,
+  ].map((of) => Number(of.exec(text)?.[1]));
+  expect(brush! + place!).toBeLessThanOrEqual(whole! + 1);
+  expect(brush).toBeGreaterThan(5);
+  await says(page, /As its pack needs it; the usual is 150\smL\/min/);
+  expect(Number.parseFloat(await page.getByLabel('Placing rate').inputValue())).toBeGreaterThan(150);
+});
+
+test('three rooms out of bags: water as the bag says, a trowel by its notch, and an opening weeks ahead at the edge', async () => {
+  const page = await begin(yard, '2027-05-10T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'Floor bed',
+    'Tile setting adhesive',
+    [
+      ['of A', '25 kg'],
+      ['of B', '6 kg'],
+    ],
+    [
+      ['Use-by of the pot', '20 C: 2 h', 'mixing begins', 'the pot'],
+      ['Foot traffic', '20 C: 24 h', 'it is placed', 'the base'],
+      ['Full load', '20 C: 28 d', 'it is placed', 'the base'],
+    ],
+  );
+  await newJob(page, base(), '20 °C', '60 %');
+  await begun(page, /Tiles or slabs in a combed bed/, 'setting-bed');
+  await stage(page, 'Measure');
+  await page
+    .getByRole('button', { name: /Combed setting bed/ })
+    .first()
+    .click();
+  await type(page, 'Length', '4 m');
+  await type(page, 'Width', '3 m');
+  await type(page, 'Notch, width', '10 mm');
+  expect(await page.getByLabel('Notch, depth', { exact: true }).inputValue()).toBe('10 mm');
+  expect(await page.getByLabel('Tooth between notches', { exact: true }).inputValue()).toBe('10 mm');
+  await type(page, 'Like voids', '3');
+  await chosen(page, '20 °C');
+  await stage(page, 'Mix');
+  await says(page, /of part A; the sheet gives one figure/);
+  await type(page, 'Dose', '30 %');
+  await says(page, /The sheet gives 24 % alone; 30 % is too much: it shrinks, dusts and stays weak/);
+  await stage(page, 'Place');
+  const lines = (await said(page)).split('\n').map((line) => line.trim());
+  const laid = lines.flatMap((line, i) => {
+    if (!/^\d+\. Comb (the bed )?and set/.test(line)) return [];
+    const took = lines.slice(i).find((l) => /^(\d+ h )?\d+ min$/.test(l))!;
+    const [, h = '0', min = '0'] = /^(?:(\d+) h )?(\d+) min$/.exec(took)!;
+    return [60 * Number(h) + Number(min)];
+  });
+  // Of a room of several bags each bag is its share, and not the whole room over again.
+  expect(laid.length).toBeGreaterThan(0);
+  expect(Math.max(...laid)).toBeLessThan(60);
+  await stage(page, 'Hold');
+  await page
+    .locator('select', { has: page.locator('option[value=load]') })
+    .first()
+    .selectOption('load');
+  await says(page, /left alone for full load until[\s\S]*Jun/);
+  const label = page.locator('svg text', { hasText: /^open .*Jun.*→$/ });
+  await label.waitFor();
+  const [box, width] = [(await label.boundingBox())!, page.viewportSize()!.width];
+  expect(box.x).toBeGreaterThan(0);
+  expect(box.x + box.width).toBeLessThanOrEqual(width);
+});
