@@ -111,6 +111,9 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
     [plan.openMs, zone, far],
   );
   const last = ribbons.at(-1)?.states.at(-1)?.toMs ?? 0;
+  // The day of habit runs through no word: it stops short of the opening that is told there.
+  const openX = plan.openMs === null ? null : x(plan.openMs) + OPEN_GAP;
+  const underWord = (px: number) => openX !== null && px > openX - 3 && px < openX + openPx(opens);
   // Names of passes stand where there is room for them before the next begins.
   const starts = ribbons.map((r) => x(r.states[0]!.fromMs));
   return (
@@ -149,7 +152,7 @@ export const RibbonRow = memo(function RibbonRow({ view, x, box, zone, wantedAt,
       {plan.habitMs !== null && habit && (
         <g>
           <path
-            d={`M${x(plan.habitMs)} ${box.y - 2} v${box.height + 2}`}
+            d={`M${x(plan.habitMs)} ${box.y - 2} v${underWord(x(plan.habitMs)) ? 5 : box.height + 2}`}
             stroke="var(--ink)"
             strokeWidth="1.6"
             strokeDasharray="3 2"
