@@ -167,7 +167,7 @@ function judgeStarts(ask: StartsAsk, thermal: Thermal, hours: Uint8Array, stepMs
   // The longest wait may run far beyond the last start: as long as there is a history, where the plan does not tell.
   const last = thermal.base.times.at(-1)!;
   const end = ask.opensFrom ? Math.min(last, ask.toMs + SETS_MS) : last;
-  const n = Math.max(starts, Math.min(6000, Math.floor((end - ask.fromMs) / stepMs)));
+  const n = Math.max(starts, Math.min(16_000, Math.floor((end - ask.fromMs) / stepMs)));
   const base = sampled(thermal.base, ask.fromMs, stepMs, n);
   const air = sampled(thermal.air, ask.fromMs, stepMs, n);
   const dew = sampled(thermal.dew, ask.fromMs, stepMs, n);
