@@ -47,7 +47,7 @@ test('two spalls that would open a kit each: one press makes them one repair tha
   await page.clock.setFixedTime(new Date(NOW));
   await takeJob(page, base(), {
     job: mild,
-    repairs: [spall('North', 1, 300), spall('South', 2, 380)],
+    repairs: [spall('North', 1, 300), spall('South', 2, 280)],
     sheets: [sheet],
   });
   await goTo(page, base(), `/job/${mild.id}/South/mix`);

@@ -3,6 +3,7 @@ import { methodOf } from '@/core/method';
 import {
   type ChainPlan,
   NOTHING_YET,
+  type Piece,
   passKey,
   pieceOf,
   planJob,
@@ -86,14 +87,16 @@ describe.each(ORDINARY)('%s', (methodId, paper, dims, count) => {
     [18, 1],
     [24, 1.8],
   ])('at %i °C, %f times as large: some start is good, and nothing dies in its pot first', (tempC, by) => {
-    const { plan, job, starts } = planned({ tempC, methodId, sheet, dims, count, by });
+    const { plan, starts } = planned({ tempC, methodId, sheet, dims, count, by });
     expect(plan.problems).toEqual([]);
     const good = starts!.against.filter((no) => no === 0).length;
     expect(good).toBeGreaterThan(0);
     expect(starts!.reasons.map((r) => r.id)).not.toContain('pot');
-    // Held against it in the list of systems, its sheet fails in nothing.
-    const asked = { job: jobAt(tempC), repair: plan.piece, plan: job, sheets: [sheet], stock: [] };
-    expect(ended(suits(asked))[0]!.criteria.filter((c) => c.met === false)).toEqual([]);
+  });
+  test('held against it in the list of systems, its sheet fails in nothing', () => {
+    const { plan, job } = planned({ tempC: 20, methodId, sheet, dims, count: 3, by: 1.5 });
+    const [mine] = ended(suits({ job: jobAt(20), repair: plan.piece, plan: job, sheets: [sheet], stock: [] }));
+    expect(mine!.criteria.filter((c) => c.met === false)).toEqual([]);
   });
 });
 
@@ -150,6 +153,34 @@ describe('a patch that is primed out of its own kit', () => {
     expect(apart.batches.every((b) => b.before === undefined)).toBe(true);
     const { before } = drawn.batches[0]!;
     expect(took(apart) - took(drawn)).toBeGreaterThan(before!.allMin - 1);
+  });
+
+  test('where somebody’s brush outlasts the pot that is said, and a tin of its own ends it; nothing is parted for it', () => {
+    const dims = { ...flat(500, 400), 'depth.mean': 30 };
+    const told = (over: Partial<Piece>) =>
+      firstPlanned({ job: jobAt(22), nowMs: NOW }, methodOf('mortar-patch')!, sheet, { dims, over });
+    const plain = told({});
+    expect(plain.findings.map((f) => f.id)).not.toContain('brushed');
+    const slow = told({ settings: { 'prime min': 60 } });
+    expect(slow.findings.find((f) => f.id === 'brushed')).toMatchObject({
+      severity: 'stop',
+      title: 'The pot dies before it is placed',
+    });
+    expect(slow.batches).toHaveLength(plain.batches.length);
+    const apart = told({ settings: { 'prime min': 60 }, schools: { priming: 'separate' } });
+    expect(apart.findings.map((f) => f.id)).not.toContain('brushed');
+  });
+
+  test('a figure of ours forbids nothing: a kit that dies fast, on a wide face, is a caution', () => {
+    const fast = typed(
+      ['mortar-kit', '2:1 by weight', '2 kg, 1 kg, 16 kg', 'use-by 12 min, foot 12 h, load 24 h'],
+      NOW,
+    );
+    const p = firstPlanned({ job: jobAt(24), nowMs: NOW }, methodOf('mortar-patch')!, fast, {
+      dims: { ...flat(900, 700), 'depth.mean': 12 },
+    });
+    expect(p.problems).toEqual([]);
+    expect(p.findings.find((f) => f.id === 'brushed')!.severity).toBe('caution');
   });
 
   test('work that was begun before keeps the mixes it was begun with', () => {

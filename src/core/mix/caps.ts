@@ -44,13 +44,21 @@ const beforeMin = (before: Before | null, ml: number): number => (before ? befor
 export const beforehand = (before: Before | null, ml: number): Pick<Batch, 'before'> =>
   before ? { before: { eachMin: before.eachMin, allMin: before.perMlMin * ml } } : {};
 
-/** The same of a time it may not use up: minutes of ours leave half of it to place in. */
-const eachIn = (before: Before, usableMin: number): number => Math.min(before.eachMin, usableMin / 2);
+/** Where more than that share of its time is gone before anything is placed, no smaller pot mends it. */
+const MOST_BEFORE = 0.8;
+
+/**
+ * What of it pots are parted by: nothing where it uses up a pot, however little is in that. Such a pot is told to be
+ * dead, and not parted ever smaller.
+ * @param mostMl what is placed at the least out of one, mL; 0 where it may be as little as one likes
+ */
+export const countedBefore = (before: Before | null, usableMin: number, mostMl: number): Before | null =>
+  beforeMin(before, mostMl) <= MOST_BEFORE * usableMin ? before : null;
 
 /** What is placed in its time out of a pot, mL, by so many mL a minute. */
 export function placeableMl(mlPerMin: number, usableMin: number, before: Before | null): number {
   if (!before) return mlPerMin * usableMin;
-  return (usableMin - eachIn(before, usableMin)) / (1 / mlPerMin + before.perMlMin);
+  return Math.max(0, usableMin - before.eachMin) / (1 / mlPerMin + before.perMlMin);
 }
 
 /** Minutes left to place so much. Steps are laid out in whole ones: what is left is counted in those. */

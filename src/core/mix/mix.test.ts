@@ -471,14 +471,14 @@ describe('what is done out of a pot before it is placed', () => {
     expect(faster).toBeGreaterThan(20);
   });
 
-  test('minutes of ours never use up all there are: a mix that dies fast is placed out of small pots', () => {
-    const made = amounts(
-      asked({
-        ...{ netMl: 2000, usableMin: 2, placingMlPerMin: 100, crew: 1, portions: [1] },
-        ...{ eachMin: 5, allMin: [4, 0, 0] },
-      }),
-    );
-    expect(made.batches.length).toBeGreaterThan(2000 / 100);
-    expect(made.batches.every((b) => b.placedMl > 0)).toBe(true);
+  test('what uses up every pot parts none: they are as without it, and each has its minutes to be told by', () => {
+    const of = { netMl: 2000, usableMin: 6, placingMlPerMin: 100, crew: 1, portions: [1] as const, allMin: [4, 0, 0] };
+    const dead = amounts(asked({ ...of, eachMin: 11 }));
+    expect(dead.batches).toHaveLength(Math.ceil(2000 / 600));
+    expect(dead.batches.every((b) => b.before!.eachMin === 11)).toBe(true);
+    // As long as it leaves a fifth of the time, pots are parted by it.
+    const tight = amounts(asked({ ...of, eachMin: 4 }));
+    expect(tight.batches.length).toBeGreaterThan(2000 / 200);
+    expect(tight.batches.every((b) => 4 + b.before!.allMin + b.placedMl / 100 <= 6 + 1e-6)).toBe(true);
   });
 });

@@ -1,7 +1,7 @@
 import { exactly, line, minutes, ml, refuse, texts } from '../say';
 import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
-import { beforehand, beforeOf } from './caps';
+import { beforehand, beforeOf, countedBefore } from './caps';
 import { cutShort } from './cut-short';
 import { forDoubt, rateFor, sharingOf } from './kit-pace';
 import { type Apart, type Pot, partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
@@ -214,13 +214,17 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const whole = staysWhole(asked.kit, asked.split);
   const befores = asked.portions.map((p) => beforeOf(p, placed * p.share));
   const by = { proportion, kitMl, whole };
-  const assumed = befores.map((before) => sharingOf(asked, by, before));
+  const counted = befores.map((before, i) => {
+    const ml = placed * asked.portions[i]!.share;
+    return countedBefore(before, asked.usableMin, whole ? ml / Math.ceil((ml + loss) / kitMl - 1e-9) : 0);
+  });
+  const assumed = counted.map((before) => sharingOf(asked, by, before));
   const pieces = parts
     ? sizesMl(parts, placed).map((ml) => ({ ml, before: null, caps: assumed[0]!.caps }))
     : assumed.map(({ before, caps }, i) => ({ ml: placed * asked.portions[i]!.share, before, caps }));
   const needs = (whole || asked.oneLot ? rateFor : rateForBags)(pieces, asked, kitMl);
   const ask = needs === null || asked.rateChosen ? asked : { ...asked, placingMlPerMin: needs };
-  const sharings = ask === asked ? assumed : befores.map((before) => sharingOf(ask, by, before));
+  const sharings = ask === asked ? assumed : counted.map((before) => sharingOf(ask, by, before));
   // Of several layers the one of which least is placed in its time.
   const sharing = sharings.reduce((a, b) => (b.caps.capMl < a.caps.capMl ? b : a));
   const { caps, several } = sharing;

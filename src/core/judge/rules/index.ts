@@ -1,6 +1,7 @@
 import { baseRules } from './base';
 import { bedRules } from './bed';
 import { besideRules } from './beside';
+import { brushedRules } from './brushed';
 import { clockRules } from './clock';
 import { coldRules } from './cold';
 import { coolerRules } from './cooler';
@@ -45,6 +46,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...leanRules,
   ...manyPotsRules,
   ...livePotRules,
+  ...brushedRules,
   ...coolerRules,
   ...liftHeatRules,
   ...layerRules,
