@@ -187,7 +187,7 @@ test('the same stop over nine batches is one, looked into and decided on at once
   await page.getByLabel('Reason').fill('two of us prime by turns');
   await page.getByRole('button', { name: 'Keep this in the record and go on' }).click();
   await stop.getByText(/Overridden by technician: two of us prime by turns/).waitFor();
-  expect(await page.getByRole('button', { name: 'Go on all the same…' }).count()).toBe(0);
+  expect(await stop.getByRole('button', { name: 'Go on all the same…' }).count()).toBe(0);
   await turnTo(page, base(), '/job/hot/log');
   await page.getByText('two of us prime by turns', { exact: false }).first().waitFor();
   expect(await page.getByText('two of us prime by turns', { exact: false }).count()).toBe(n + 1);

@@ -48,7 +48,7 @@ test('by minutes that somebody typed it is a stop; by quicker ones nothing is sa
   const typed = (role: string, times: number) =>
     Object.fromEntries(factorsOf(steps, role).map((f) => [f, times])) as Piece['settings'];
   const slow = planned('sample-cores', 3, 29, (p) => ({
-    settings: { ...p.settings, ...typed('prime', 6), ...typed('place', 200) },
+    settings: { ...p.settings, ...typed('prime', 9), ...typed('place', 200) },
   }));
   expect(new Set(late(slow.findings).map((f) => f.severity))).toEqual(new Set(['stop']));
   const quick = planned('sample-cores', 3, 29, (p) => ({
