@@ -7,17 +7,14 @@ import {
   passKey,
   pieceOf,
   planJob,
-  type Repair,
   startsAskOf,
   startWindows,
-  withPiece,
 } from '@/core/plan';
 import { windowsOver } from '@/core/plan/calendar';
 import { reasonsOf } from '@/core/plan/start-windows';
 import { milestoneOf, type SheetRevision } from '@/core/system';
-import { voidOf } from '@/core/void';
-import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { at, drawnShape, ended, firstPlanned, scaled, ZONE } from './made';
+import { freshJob } from '@/ui/workspace/fresh';
+import { at, ended, firstPlanned, firstRepair, ZONE } from './made';
 import { flat, ORDINARY } from './ordinary';
 import { dosed, type Paper, typed } from './papers';
 
@@ -48,15 +45,7 @@ interface Asked {
 function planned({ tempC, methodId, sheet, dims, count, by = 1, schools = {}, begun }: Asked) {
   const job = jobAt(tempC);
   const method = methodOf(methodId)!;
-  const fresh = freshRepair(job.id, methodId, 1, NOW);
-  const repair: Repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: scaled({ ...voidOf(drawnShape(method, dims)), count }, by),
-    sheetId: sheet.id,
-    kitId: sheet.kits[0]!.id,
-    schools: { ...pieceOf(fresh).schools, ...schools },
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-  });
+  const repair = firstRepair({ job, nowMs: NOW }, method, sheet, { dims, count, by, over: { schools } });
   const actuals = new Map(begun ? [[passKey(pieceOf(repair)), { ...NOTHING_YET, ...begun }]] : []);
   const made = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals, nowMs: NOW });
   const plan = made.repairs[0]!;

@@ -243,7 +243,31 @@ export const drawnShape = (method: Method, dims: Readonly<Record<string, number>
     );
 };
 
-/** A repair as somebody plans it for the first time: a shape, a system, every question answered, all else left. */
+/** A repair as somebody begins it: a shape, a system, every question answered, all else left. */
+export function firstRepair(
+  { job, nowMs }: { readonly job: Job; readonly nowMs: number },
+  method: Method,
+  sheet: SheetRevision,
+  o: {
+    readonly dims?: Readonly<Record<string, number>> | undefined;
+    readonly count?: number | undefined;
+    /** So many times as large as that. */
+    readonly by?: number;
+    readonly over?: Partial<Piece> | undefined;
+  } = {},
+): Repair {
+  const fresh = freshRepair(job.id, method.id, 1, nowMs);
+  return withPiece(fresh, {
+    ...pieceOf(fresh),
+    void: scaled({ ...voidOf(drawnShape(method, o.dims)), count: o.count ?? 1 }, o.by ?? 1),
+    sheetId: sheet.id,
+    kitId: sheet.kits[0]!.id,
+    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
+    ...o.over,
+  });
+}
+
+/** The same, planned and printed. */
 export const firstPlanned = (
   { job, nowMs, events = [] }: { readonly job: Job; readonly nowMs: number; readonly events?: readonly Event[] },
   method: Method,
@@ -255,15 +279,7 @@ export const firstPlanned = (
     readonly reader?: Partial<Reader>;
   } = {},
 ) => {
-  const fresh = freshRepair(job.id, method.id, 1, nowMs);
-  const repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: { ...voidOf(drawnShape(method, o.dims)), count: o.count ?? 1 },
-    sheetId: sheet.id,
-    kitId: sheet.kits[0]!.id,
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-    ...o.over,
-  });
+  const repair = firstRepair({ job, nowMs }, method, sheet, o);
   // What happened is told of a walk's one repair, whatever it is called here.
   const mine = events.map((e) => ({ ...e, repairId: repair.id }));
   return printedPlan({ job, repairs: [repair], sheets: [sheet], events: mine }, nowMs, o.reader).repairs[0]!;

@@ -1,10 +1,9 @@
 import { methodOf } from '@/core/method';
 import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
 import { type RepairView, viewJob } from '@/core/record';
-import { voidOf } from '@/core/void';
-import { freshJob, freshRepair } from '@/ui/workspace/fresh';
+import { freshJob } from '@/ui/workspace/fresh';
 import { plainWords } from '@/words';
-import { at, drawnShape, scaled, ZONE } from './made';
+import { at, firstRepair, ZONE } from './made';
 import { ORDINARY } from './ordinary';
 import { typed } from './papers';
 
@@ -34,14 +33,7 @@ test.each(CASES)('%s at %i °C, %f times as large, %i of them', (id, tempC, by, 
   };
   const method = methodOf(id)!;
   const sheet = typed(paper, NOW);
-  const fresh = freshRepair(job.id, id, 1, NOW);
-  const repair: Repair = withPiece(fresh, {
-    ...pieceOf(fresh),
-    void: scaled({ ...voidOf(drawnShape(method, dims)), count }, by),
-    sheetId: sheet.id,
-    kitId: sheet.kits[0]!.id,
-    answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
-  });
+  const repair = firstRepair({ job, nowMs: NOW }, method, sheet, { dims, count, by });
   const judged = (of: Repair): RepairView =>
     viewJob(
       {

@@ -34,7 +34,7 @@ export interface Before {
   readonly perMlMin: number;
 }
 
-/** What a portion asks for out of its pots beforehand; null where it asks for nothing. @param ml what it is placed as */
+/** What a portion asks for out of its pots beforehand; null where it asks for nothing. @param ml what is placed of it */
 export const beforeOf = ({ before }: Portion, ml: number): Before | null =>
   before ? { eachMin: before.eachMin, perMlMin: ml > 0 ? before.allMin / ml : 0 } : null;
 

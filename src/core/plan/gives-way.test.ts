@@ -1,10 +1,9 @@
 import { methodOf } from '@/core/method';
-import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { at, drawnShape, firstPlanned, ZONE } from '@/walks/made';
+import { freshJob } from '@/ui/workspace/fresh';
+import { at, firstPlanned, firstRepair, ZONE } from '@/walks/made';
 import { flat } from '@/walks/ordinary';
 import { dosed, type Paper, typed } from '@/walks/papers';
-import { voidOf } from '../void';
-import { NOTHING_YET, passKey, pieceOf, planJob, withPiece } from '.';
+import { NOTHING_YET, passKey, pieceOf, planJob, plannedOtherwise } from '.';
 
 /** What is struck off again opens no bag of its own, unless somebody wants it so. */
 const NOW = at('2027-05-10T07:00');
@@ -71,13 +70,38 @@ test('work that was begun before keeps its two bags', () => {
   const plan = (madeWith: string) => {
     const sheet = typed(BAG, NOW);
     const method = methodOf('cement-patch')!;
-    const fresh = freshRepair(job.id, method.id, 1, NOW);
-    const void_ = voidOf(drawnShape(method, { ...flat(600, 400), 'depth.mean': 50 }));
-    const repair = withPiece(fresh, { ...pieceOf(fresh), void: void_, sheetId: sheet.id, kitId: sheet.kits[0]!.id });
+    const dims = { ...flat(600, 400), 'depth.mean': 50 };
+    const repair = firstRepair({ job, nowMs: NOW }, method, sheet, { dims });
     const actuals = new Map([[passKey(pieceOf(repair)), { ...NOTHING_YET, startedAt: NOW, madeWith }]]);
     const [made] = planJob({ job, repairs: [repair], sheets: [sheet], stock: [], actuals, nowMs: NOW }).repairs;
     return { use: made!.mix!.kits.use, share: made!.context!.settings.over };
   };
   expect(plan('0.42.0')).toEqual({ use: 2, share: 8 });
   expect(plan('0.43.0')).toEqual({ use: 1, share: expect.closeTo(4.8, 1) });
+});
+
+test('what is planned otherwise is told of what gives way alone: a pace, a surplus, and no figure of another kind', () => {
+  const method = methodOf('cement-patch')!;
+  const sheet = typed(BAG, NOW);
+  const plan = (settings: Readonly<Record<string, number>>) => {
+    const repair = firstRepair({ job, nowMs: NOW }, method, sheet, {
+      dims: { ...flat(600, 400), 'depth.mean': 50 },
+      over: { settings },
+    });
+    const [made] = planJob({
+      job,
+      repairs: [repair],
+      sheets: [sheet],
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    }).repairs;
+    return (id: string, usual: number) => plannedOtherwise(made!, pieceOf(repair), id, usual);
+  };
+  const ours = plan({});
+  expect(ours('over', 8)).toBeCloseTo(4.8, 1);
+  expect(plan({ over: 8 })('over', 8)).toBeNull();
+  // A figure that is worked out elsewhere, and so stands otherwise in the settings, is not one that gave way.
+  for (const { id } of method.settings.filter((s) => s.id !== 'over' && s.id !== 'rate'))
+    expect([id, ours(id, 12_345)]).toEqual([id, null]);
 });

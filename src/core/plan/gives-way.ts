@@ -1,7 +1,8 @@
-import { type Method, type MethodContext, settingIn } from '../method';
+import { ENGINES, type Method, type MethodContext, settingIn } from '../method';
 import type { MixResult } from '../mix';
 import { type Actuals, plansBy } from './actuals';
 import type { Piece } from './repair';
+import type { RepairPlan } from './repair-plan';
 
 /** A surplus that nobody chose gives way to what is in the packs since then. */
 const BY_SURPLUS = [0, 43] as const;
@@ -11,6 +12,23 @@ const LEAST = 0.5;
 /** Figures of a method that nobody chose, and that are planned otherwise than is usual. */
 export type Given = Readonly<Record<string, number>>;
 const NOTHING: Given = {};
+
+/**
+ * What a figure that nobody chose is planned with, where it gives way: a pace of ours to what a whole kit needs, a
+ * surplus to what is in the packs. Null where it is planned as it stands.
+ */
+export function plannedOtherwise(
+  { method, context, mix }: Pick<RepairPlan, 'method' | 'context' | 'mix'>,
+  { settings }: Pick<Piece, 'settings'>,
+  id: string,
+  usual: number,
+): number | null {
+  if (!method || !context || !mix || settings[id] !== undefined) return null;
+  const isPace = mix.rateNeeded !== null && ENGINES[method.engine].pace?.(context).setting === id;
+  if (!isPace && !method.allowances.some((a) => a.surplus && a.id === id)) return null;
+  const planned = settingIn(context, id);
+  return planned === usual ? null : planned;
+}
 
 /** What surplus, per cent, leaves one pack closed that is opened for that alone; null where none does. */
 function leaner(method: Method, c: MethodContext, repair: Piece, mix: MixResult): Given | null {

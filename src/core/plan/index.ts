@@ -14,6 +14,7 @@ export { FILM_FORMS, filmOn, HARD_AT_LEAST_MS, HARD_BY } from './film';
 export * from './finish';
 export { GATES, type Gate, liesOn, passesUnder, SET_ENOUGH } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';
+export { plannedOtherwise } from './gives-way';
 export * from './ground';
 export * from './hands';
 export * from './in-time';

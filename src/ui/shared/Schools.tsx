@@ -1,6 +1,6 @@
 'use client';
 import type { Option, Setting, Stage } from '@/core/method';
-import { pacedAmounts, pacedMinutes, pieceName, schoolsOf, settingOf } from '@/core/plan';
+import { pacedAmounts, pacedMinutes, pieceName, plannedOtherwise, schoolsOf, settingOf } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import { isPacedKind, PACED_KINDS } from '@/core/typed';
@@ -99,16 +99,6 @@ export function ChoicesOfAll({
   ));
 }
 
-/**
- * What a figure that nobody chose is planned with all the same: a pace of ours gives way to what a whole kit needs, a
- * surplus to what is in the packs.
- */
-function plannedWith({ plan, repair }: PassView, { id }: Setting, usual: number | null): number | null {
-  const planned = plan.context?.settings[id];
-  if (planned === undefined || usual === null || !(usual > 0) || repair.settings[id] !== undefined) return null;
-  return planned === usual ? null : planned;
-}
-
 /** One figure of the method. @param own what was chosen, or what is usual */
 export function SettingField({ at, setting, value: own }: { at: PassView; setting: Setting; value: number | null }) {
   const system = usePrefs((p) => p.system);
@@ -120,7 +110,7 @@ export function SettingField({ at, setting, value: own }: { at: PassView; settin
       ? phrase`Must lie between ${shown(setting.min)} and ${shown(setting.max)}.`
       : null;
   const { kind } = setting;
-  const needed = plannedWith(at, setting, own);
+  const needed = own === null ? null : plannedOtherwise(at.plan, at.repair, setting.id, own);
   const value = needed ?? own;
   const amounts = isPacedKind(kind) ? pacedAmounts(at.plan, setting) : null;
   const plain = { kind, label: setting.label, value, check, onChange: (t: Typed) => write(t.value) };

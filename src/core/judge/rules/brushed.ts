@@ -30,13 +30,14 @@ const SAID_MIN = 1;
 export const brushedRules: Readonly<Record<string, Rule>> = {
   brushed: ({ plan: { batches, steps, usableMin, method }, repair, actuals }) => {
     if (usableMin === null || !method || actuals.startedAt !== null) return [];
-    const of = (index: number, task: string) => steps.find((s) => s.batch === index && s.key.task === task);
+    const placing = (index: number) => steps.find((s) => s.batch === index && s.marks?.end?.includes('placed'));
     const dead = batches.find((b) => {
-      const place = of(b.index, 'place');
+      const place = placing(b.index);
       return b.before && place && beforehandMin(b) + place.handsOnMin > usableMin + SAID_MIN;
     });
-    if (!dead) return [];
-    const [brush, place] = [of(dead.index, 'prime'), of(dead.index, 'place')!];
+    const place = dead && placing(dead.index);
+    if (!place) return [];
+    const brush = steps.find((s) => s.batch === dead.index && s.role === 'prime');
     const typed = brush?.factors.some((f) => Object.hasOwn(repair.settings, f)) === true;
     const apart = choiceWith(method, 'priming', 'separate');
     return [
