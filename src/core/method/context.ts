@@ -171,6 +171,8 @@ export interface MethodContext {
   readonly effects: Effects;
   /** Every setting and every factor of the method, in the core unit of its kind. */
   readonly settings: Readonly<Record<string, number>>;
+  /** Of a surplus of ours, what goes into a void that is larger than was measured, mL. */
+  readonly spareMl?: number;
 }
 
 export interface StepContext extends MethodContext {

@@ -53,7 +53,7 @@ export function amounts(ask: MixAsk): MixResult {
   const placed = lines.reduce((sum, l) => sum + l.ml, 0);
   if (!(placed > 0)) refuse('allowances', placed, 'more than 0 mL to place', REFUSED['allowances-nothing-left']());
   // Whoever wants no reserve for doubt has on hand what is planned.
-  const safety = ask.reserve ? Math.max(0, ask.p95Ml - ask.netMl - reserve) : 0;
+  const safety = ask.reserve ? Math.max(0, ask.p95Ml - ask.netMl - reserve - (ask.spareMl ?? 0)) : 0;
   const basis = {
     ask: { ...ask, portions: withLast(ask.portions, lines, placed) },
     proportion,

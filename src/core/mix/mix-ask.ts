@@ -137,6 +137,8 @@ export interface MixAsk {
   readonly p95Ml: number;
   /** Add the reserve for doubt up to the 90 % value. */
   readonly reserve: boolean;
+  /** Of the allowances, what goes into the void where it is larger than was measured, mL. */
+  readonly spareMl?: number;
   readonly allowances: readonly Allowance[];
   readonly portions: readonly Portion[];
   /** Minutes a batch may take to place, after mixing and standing. */

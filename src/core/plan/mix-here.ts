@@ -170,6 +170,7 @@ export function mixAt(
     p90Ml: covered ? measured.nominalMl : measured.p90Ml,
     p95Ml: covered ? measured.nominalMl : measured.p95Ml,
     reserve: repair.reserve,
+    ...(context.spareMl ? { spareMl: context.spareMl } : {}),
     allowances: allowancesOf(method, context, repair.settings),
     portions: portions.map(({ places, before, ...portion }) => ({
       ...portion,

@@ -120,7 +120,11 @@ export function SettingField({ at, setting, value: own }: { at: PassView; settin
     ) : (
       <div>
         <QuantityField {...plain} />
-        <p className="soft text-sm mt-0.5">{phrase`So that no further pack is opened for it; the usual is ${shown(own)}.`}</p>
+        <p className="soft text-sm mt-0.5">
+          {needed < own
+            ? phrase`So that no further pack is opened for it; the usual is ${shown(own)}.`
+            : phrase`So that the last pack is used up; the usual is ${shown(own)}.`}
+        </p>
       </div>
     );
   const field = <QuantityField {...plain} digits={4} read={(text, units) => readPaced(kind, text, units, amounts)} />;
