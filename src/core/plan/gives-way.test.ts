@@ -55,6 +55,13 @@ test('the bag goes in whole, and what is struck off goes into a void that is lar
   expect(wider.kits).toMatchObject({ use: 1, buy: 2 });
 });
 
+test('where the whole bag goes into one pot, what two would have kept goes in as well', () => {
+  // With all of the surplus it is two bags in three pots; as one bag the pace of ours gives way to it.
+  const p = planned(50, {}, bag('23 min'));
+  expect(p.batches).toMatchObject([{ packs: 1, massG: { A: expect.closeTo(25_000, 6) } }]);
+  expect(p.kits!.leftMl).toBeCloseTo(0, 6);
+});
+
 test('dregs are not weighed out and carried home: all of the bag goes in, with a little more struck off', () => {
   const p = planned(49);
   expect(p.kits).toMatchObject({ use: 1, buy: 1 });

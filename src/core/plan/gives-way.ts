@@ -48,20 +48,23 @@ function surplusOf(method: Method, c: MethodContext, repair: Piece, mix: MixResu
   return row && line && line.ml > 0 ? { id: row.id, usual: settingIn(c, row.id), ml: line.ml } : null;
 }
 
+/** What is left of the packs that are opened, mL. */
+const restOf = ({ kits, toMixMl }: MixResult): number => kits.use * kits.volumeMl - toMixMl;
+
 /**
  * What surplus empties the packs that are opened: less, where one is opened for the surplus alone, or a little more,
  * where as good as nothing would be left in the last. Null where neither is so.
+ * @param mixed what is mixed by it, where it is no longer as usual
  */
-function evenSurplus(method: Method, c: MethodContext, repair: Piece, mix: MixResult): Surplus | null {
+function evenSurplus(method: Method, c: MethodContext, repair: Piece, mix: MixResult, mixed = mix): Surplus | null {
   const row = surplusOf(method, c, repair, mix);
   if (!row) return null;
-  const { use, volumeMl } = mix.kits;
-  const restMl = use * volumeMl - mix.toMixMl;
-  const fills = !isMetered(c.sheet.kind) && restMl > 0 && restMl <= DREGS * volumeMl;
-  const byMl = fills ? restMl : restMl - volumeMl;
-  const ml = row.ml + byMl;
+  const { use, volumeMl } = mixed.kits;
+  const restMl = restOf(mixed);
+  const fills = !isMetered(c.sheet.kind) && restMl <= DREGS * volumeMl;
   if (!fills && use < 2) return null;
-  if (Math.abs(byMl) > LEAST * row.ml) return null;
+  const ml = (mixed.lines.find((l) => l.id === row.id)?.ml ?? 0) + restMl - (fills ? 0 : volumeMl);
+  if (Math.abs(ml - row.ml) > LEAST * row.ml) return null;
   return { given: { [row.id]: (row.usual * ml) / row.ml }, spareMl: ml - LEAST * row.ml };
 }
 
@@ -94,13 +97,23 @@ export function withoutLastPack<T extends { readonly mix: MixResult }>(
   // Decided by the plan as it was before anything died in its pot: what is mixed already stays as it was mixed.
   const asMeant = actuals.cuts.length ? { ...actuals, cuts: [] } : actuals;
   const meant = asMeant === actuals ? made : mixWith(chosen, asMeant);
-  const even = (plansBy(BY_EMPTIED, actuals) ? evenSurplus : leaner)(method, chosen, repair, meant.mix);
-  if (!even) return usual;
-  const { given, spareMl } = even;
-  const lean = { ...chosen, settings: { ...chosen.settings, ...given }, spareMl };
-  const { kits, batches } = mixWith(lean, asMeant).mix;
+  const isEven = plansBy(BY_EMPTIED, actuals);
+  const first = (isEven ? evenSurplus : leaner)(method, chosen, repair, meant.mix);
+  if (!first) return usual;
+  const planned = ({ given, spareMl }: Surplus) => ({
+    ...chosen,
+    settings: { ...chosen.settings, ...given },
+    spareMl,
+  });
+  const once = mixWith(planned(first), asMeant).mix;
+  // In fewer pots less stays behind: that goes into the surplus as well.
+  const isEmptied = Math.abs(restOf(once)) < 1e-6;
+  const even = (isEven && !isEmptied && evenSurplus(method, chosen, repair, meant.mix, once)) || first;
+  const { given } = even;
+  const lean = planned(even);
+  const { kits, batches } = even === first ? once : mixWith(lean, asMeant).mix;
   const fewer = kits.use < meant.mix.kits.use;
   // Nobody mixes once more to empty a pack.
-  const emptied = spareMl > 0 && kits.use === meant.mix.kits.use && batches.length <= meant.mix.batches.length;
+  const emptied = isEven && kits.use === meant.mix.kits.use && batches.length <= meant.mix.batches.length;
   return fewer || emptied ? { ...mixWith(lean, actuals), given } : usual;
 }
