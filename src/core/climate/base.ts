@@ -83,8 +83,18 @@ export const Surroundings = z.object({
   setHour: HourOfDay,
   /** Temperature of the water behind the base; null where there is none. */
   waterC: Celsius.nullable(),
-  /** A tent, mat or heater: the local hours in which it is on, and by how much it warms the air at the face. */
-  cover: z.object({ fromHour: HourOfDay, toHour: HourOfDay, warmK: z.number().min(-1000).max(1000) }).nullable(),
+  /**
+   * A tent, mat or heater: the local hours in which it is on, and by how much it warms the air at the face; since when
+   * it is up, where it does not stand already.
+   */
+  cover: z
+    .object({
+      fromHour: HourOfDay,
+      toHour: HourOfDay,
+      warmK: z.number().min(-1000).max(1000),
+      upMs: Instant.optional(),
+    })
+    .nullable(),
 });
 export type Surroundings = z.infer<typeof Surroundings>;
 
@@ -196,6 +206,10 @@ export function baseProblems(body: BaseBody): readonly Problem[] {
 const within = (hour: number, from: number, to: number) =>
   from <= to ? hour >= from && hour < to : hour >= from || hour < to;
 
+/** Whether a tent or heater is on at an instant, which is that local hour. */
+const isOn = ({ fromHour, toHour, upMs }: NonNullable<Surroundings['cover']>, hour: number, ms: number): boolean =>
+  (upMs === undefined || ms >= upMs) && within(hour, fromHour, toHour);
+
 /**
  * The temperature a face exchanges heat with: Tair + α G/h − ε F ΔR/h, sun by day, long-wave loss to a clear sky by
  * night, less by the clouds; under a tent or heater the air it makes.
@@ -215,7 +229,7 @@ export function environmentOver(air: Series, body: BaseBody, zone: string): Floa
     const ms = air.times[i]!;
     while (d + 1 < days.length && ms >= days[d]!.nextMs) d++;
     const hour = hourOf(days[d]!, ms);
-    if (s.cover && within(hour, s.cover.fromHour, s.cover.toHour)) {
+    if (s.cover && isOn(s.cover, hour, ms)) {
       out[i] = air.values[i]! + s.cover.warmK;
       continue;
     }
@@ -239,7 +253,7 @@ export function airUnder(air: Series, { cover }: Surroundings, zone: string): Se
     values: air.values.map((v, i) => {
       const ms = air.times[i]!;
       while (d + 1 < days.length && ms >= days[d]!.nextMs) d++;
-      return within(hourOf(days[d]!, ms), cover.fromHour, cover.toHour) ? v + cover.warmK : v;
+      return isOn(cover, hourOf(days[d]!, ms), ms) ? v + cover.warmK : v;
     }),
   };
 }

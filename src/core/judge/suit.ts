@@ -2,6 +2,7 @@ import { extremes } from '../climate';
 import { ENGINES, methodOf, takenBy, toldOf } from '../method';
 import { beforehandMin } from '../mix';
 import {
+  closedLate,
   Hands,
   type Job,
   type JobPlan,
@@ -68,6 +69,7 @@ const SUIT = texts('suit', {
   temperature: 'base {met}, sheet {sheet}',
   'no-pot-life': 'the sheet gives none',
   pot: '{usable} to place, {longest} needed a batch',
+  'closes-late': '{usable} to place; the joint is closed {over} after it is over',
   'as-placed': 'worked spot by spot as it comes: none of it waits',
   floor: 'lies on the floor',
   'no-sag': 'the sheet says nothing of {where}',
@@ -178,7 +180,7 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
     baseCriterion(repair, sheet),
     gapCriterion(mine, sheet),
     temperatureCriterion(mine, tried, sheet, job),
-    potCriterion(tried, sheet),
+    potCriterion(tried, sheet, repair.settings),
     sagCriterion(repair, mine, sheet),
     wetnessCriterion(repair, sheet),
     finishCriterion(mine, sheet),
@@ -286,12 +288,17 @@ function temperatureCriterion(mine: RepairPlan, tried: RepairPlan | null, sheet:
   );
 }
 
-function potCriterion(tried: RepairPlan | null, sheet: SheetRevision): Criterion {
+function potCriterion(tried: RepairPlan | null, sheet: SheetRevision, settings: Piece['settings']): Criterion {
   if (!milestoneOf(sheet, 'use-by')) return c('pot', 'Pot life', null, SUIT['no-pot-life']());
   const problem = tried?.problems.find((p) => p.stage === 'mix');
   if (problem) return c('pot', 'Pot life', false, problem.sentence);
   if (!tried?.mix || tried.usableMin === null) return c('pot', 'Pot life', null, SUIT['not-planned']());
   if (isMixedAsPlaced(sheet) || spotBySpot(tried)) return c('pot', 'Pot life', true, SUIT['as-placed']());
+  const late = closedLate(tried, settings);
+  if (late) {
+    const [usable, over] = [minutes(tried.usableMin), minutes(late.lateMs / 60_000)];
+    return c('pot', 'Pot life', false, SUIT['closes-late']({ usable, over }));
+  }
   const places = (s: PlannedStep) => s.marks?.end?.includes('placed') === true;
   // One pot lives through all that is done out of it, also through what is closed in between; out of a mixer each part
   // has its own time.

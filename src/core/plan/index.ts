@@ -7,6 +7,7 @@ export * from './best-order';
 export * from './calendar';
 export * from './cautions';
 export * from './chain';
+export * from './closing';
 export * from './copied';
 export { servedBy } from './derive';
 export * from './fewer-hands';

@@ -5,14 +5,15 @@ import type { SheetRevision } from '../system';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
 import type { ChainPlan } from './repair-plan';
-import { type FailId, reasonsOf, type Starts, startWindows } from './start-windows';
+import { type FailId, preparedFrom, reasonsOf, type Starts, type StartsAsk, startWindows } from './start-windows';
 import { startsAskOf } from './starts-ask';
 
 /** A change that opens a window, or comes nearest to it, tried out on the whole computation. */
 export interface Opener {
   readonly kind: 'material' | 'tent' | 'shade' | 'system';
-  /** The good start it gives that is ready first, and when that is. */
+  /** The good start of mixing that it gives that is ready first, when its preparation begins, and when it is ready. */
   readonly startMs: number;
+  readonly beginMs: number;
   readonly readyMs: number | null;
   /** Share of the starts in the horizon that become good, 0 to 1. */
   readonly share: number;
@@ -36,6 +37,8 @@ const MIN_MS = 60_000;
 const DAY_MS = 24 * HOUR_MS;
 /** A tent is not taken off the minute it gels. */
 const SPARE_MS = 2 * HOUR_MS;
+/** It is put up in that. */
+const UP_MS = HOUR_MS / 2;
 /** What is ready sooner by less than this is no gain. */
 const GAIN_MS = 30 * MIN_MS;
 /** A base keeps the sun of yesterday: a shade hangs this long before. */
@@ -45,13 +48,13 @@ const HOT: readonly FailId[] = ['baseHot', 'airHot'];
 const COLD: readonly FailId[] = ['baseCold', 'airCold', 'dew', 'hold'];
 /** Steps in which warming is tried, K, and lead times before the start, h. */
 const WARM_K = [3, 5, 8, 12, 16, 20, 25];
-const LEAD_H = [2, 4, 8, 16];
+const LEAD_H = [2, 4, 8, 16, 24, 48];
 const MATERIAL_STEP_K = 2;
 /** Closed packs are kept no warmer than this where the sheet is silent, °C. */
 const ROOM_C = 23;
 const SYSTEMS_SHOWN = 3;
 
-/** A repair as it is with what opens its window. */
+/** A repair as it is with what opens its window, begun when that says. */
 export const openedBy = (o: Opener, repair: Piece): Piece => {
   const around = { ...(o.cover && { cover: o.cover }), ...(o.sky && { sky: o.sky }) };
   return {
@@ -59,11 +62,12 @@ export const openedBy = (o: Opener, repair: Piece): Piece => {
     ...(o.materialC !== undefined && { materialC: o.materialC }),
     base: { ...repair.base, surroundings: { ...repair.base.surroundings, ...around } },
     ...(o.sheetId && { sheetId: o.sheetId, kitId: null, dosePct: null, blend: null }),
+    plannedStart: o.beginMs,
   };
 };
 
 /** A plan of one repair as it would be, with its starts; null where nothing can be planned. */
-type Tried = { readonly plan: ChainPlan; readonly starts: Starts } | null;
+type Tried = { readonly plan: ChainPlan; readonly ask: StartsAsk; readonly starts: Starts } | null;
 
 /**
  * What would open a window for a repair: packs kept warmer (or cooler), a shade, a tent and heat with their hours,
@@ -87,6 +91,7 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   const opener = (kind: Opener['kind'], t: NonNullable<Tried>, more: Partial<Opener>): Opener => ({
     kind,
     startMs: t.starts.bestMs!,
+    beginMs: preparedFrom(t.ask, t.starts.bestMs!),
     readyMs: Number.isFinite(readyOf(t.starts)) ? readyOf(t.starts) : null,
     share: t.starts.against.reduce((n, a) => n + (a === 0 ? 1 : 0), 0) / t.starts.against.length,
     missMin: null,
@@ -99,7 +104,14 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
     const late = t && ask.job.wantedAt !== null ? soonestLate(t.starts) : null;
     if (!t || !late || late.readyMs >= (nearest ?? asItIs ?? { readyMs: Number.POSITIVE_INFINITY }).readyMs! - GAIN_MS)
       return;
-    nearest = { ...opener(kind, t, more), ...late, share: 0, missMin: (late.readyMs - ask.job.wantedAt!) / MIN_MS };
+    const beginMs = preparedFrom(t.ask, late.startMs);
+    nearest = {
+      ...opener(kind, t, more),
+      ...late,
+      beginMs,
+      share: 0,
+      missMin: (late.readyMs - ask.job.wantedAt!) / MIN_MS,
+    };
   };
 
   const l = before?.plan.sheet?.limits;
@@ -138,7 +150,10 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   for (const { t, more } of systems.filter((o) => gains(o.t)).slice(0, SYSTEMS_SHOWN))
     out.push(opener('system', t!, more));
   for (const { t, more } of systems) missed('system', t, more);
-  return out.length || !nearest ? out : [nearest];
+  // What cannot be said to be ready opens nothing that has an hour, and is no match for what can.
+  const told = out.filter((o) => o.readyMs !== null);
+  const open = told.length || ask.job.wantedAt !== null ? told : out;
+  return open.length || !nearest ? open : [nearest];
 }
 
 /** Keeps what was tried and opens nothing. */
@@ -170,7 +185,7 @@ function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): Trie
   // When it begins is asked of the first pass: what comes after it follows.
   const plan = planJob({ ...ask, repairs: [draft], actuals: new Map() }).repairs[0];
   const starts = plan ? startsAskOf(plan, ask.job, planned.windows, from) : null;
-  return plan && starts ? { plan, starts: startWindows(starts) } : null;
+  return plan && starts ? { plan, ask: starts, starts: startWindows(starts) } : null;
 }
 
 /** The sun kept off a face that is in it, from a day before until it has gelled. */
@@ -191,7 +206,22 @@ function shadeFor(
   return { t, more: { sky: 'shade', ...stretch } };
 }
 
-/** The least warming that opens a window, then the shortest time it must be on. */
+/**
+ * The last instant up to one by which somebody at work from now on has put it up, else the first there is; null where
+ * nobody is at work any more.
+ */
+function upBy({ windows }: JobPlan, nowMs: number, byMs: number): number | null {
+  const up = windows
+    .map(({ fromMs, toMs }) => ({ fromMs: Math.max(fromMs, nowMs) + UP_MS, toMs }))
+    .filter(({ fromMs, toMs }) => fromMs <= toMs);
+  const last = up.findLast((w) => w.fromMs <= byMs) ?? up[0];
+  return last ? Math.max(last.fromMs, Math.min(byMs, last.toMs)) : null;
+}
+
+/**
+ * The least warming that opens a window and comes to an end, then the shortest time it must be on. It is put up from
+ * now on, by somebody at work: nothing was warmed before.
+ */
 function tentFor(
   ask: JobAsk,
   planned: JobPlan,
@@ -201,7 +231,8 @@ function tentFor(
   missed: Missed,
 ): { t: NonNullable<Tried>; more: Partial<Opener> } | null {
   // Nobody is offered what the site has not got.
-  if (ask.job.atHand.heaters === 0) return null;
+  const firstMs = ask.job.atHand.heaters === 0 ? null : upBy(planned, from, from);
+  if (firstMs === null) return null;
   const covered = (cover: NonNullable<Surroundings['cover']>): Piece => ({
     ...repair,
     base: { ...repair.base, surroundings: { ...repair.base.surroundings, cover } },
@@ -210,8 +241,9 @@ function tentFor(
     const t = DateTime.fromMillis(ms, { zone: IANAZone.create(ask.job.zone) });
     return t.hour + (t.minute >= 30 ? 0.5 : 0);
   };
+  let untold: { t: NonNullable<Tried>; more: Partial<Opener> } | null = null;
   for (const warmK of WARM_K) {
-    const always = { fromHour: 0, toHour: 24, warmK };
+    const always = { fromHour: 0, toHour: 24, warmK, upMs: firstMs };
     const t = trial(ask, planned, covered(always), from);
     if (!gains(t)) {
       missed('tent', t, { cover: always });
@@ -219,21 +251,29 @@ function tentFor(
     }
     const startMs = t.starts.bestMs!;
     const untilMs = neededUntil(t, startMs);
-    // Hours repeat every day: what lasts nearly a day or longer is on all day.
+    // It may be gone on with, and still be too cold to set at a time the sheet tells: warmer it may.
+    if (!Number.isFinite(readyOf(t.starts))) {
+      untold ??= { t, more: { cover: always, coverFromMs: firstMs, coverToMs: untilMs } };
+      continue;
+    }
     for (const lead of LEAD_H) {
-      const onMs = startMs - lead * HOUR_MS;
-      if (untilMs - onMs > 20 * HOUR_MS) break;
-      const cover = { fromHour: local(onMs), toHour: Math.min(24, local(untilMs) + 0.5), warmK };
+      const upMs = upBy(planned, from, startMs - lead * HOUR_MS)!;
+      // Hours repeat every day: what lasts nearly a day or longer is on all day.
+      const hours =
+        untilMs - upMs > 20 * HOUR_MS
+          ? { fromHour: 0, toHour: 24 }
+          : { fromHour: local(upMs), toHour: Math.min(24, local(untilMs) + 0.5) };
+      const cover = { ...hours, warmK, upMs };
       const less = trial(ask, planned, covered(cover), from);
       const i = less ? Math.round((startMs - less.starts.fromMs) / less.starts.stepMs) : -1;
-      const shorter = less && { ...less, starts: { ...less.starts, bestMs: startMs } };
+      const later = less && { ...less, starts: { ...less.starts, bestMs: startMs } };
       // Off again after the gel it may be ready no sooner than without: then it stays on.
-      if (shorter?.starts.against[i] === 0 && gains(shorter))
-        return { t: shorter, more: { cover, coverFromMs: onMs, coverToMs: untilMs } };
+      if (later?.starts.against[i] === 0 && gains(later) && Number.isFinite(readyOf(later.starts)))
+        return { t: later, more: { cover, coverFromMs: upMs, coverToMs: untilMs } };
     }
-    return { t, more: { cover: always, coverFromMs: startMs - LEAD_H[1]! * HOUR_MS, coverToMs: untilMs } };
+    return { t, more: { cover: always, coverFromMs: firstMs, coverToMs: untilMs } };
   }
-  return null;
+  return untold;
 }
 
 /**

@@ -319,7 +319,7 @@ describe('what would open a window', () => {
 
     test('a shade hung a day before gives hours in which it is not too hot, and keeps what was good', () => {
       const { ask, mine, openers } = open(hot, inSun(), sheets);
-      const bare = done({ kind: 'shade', startMs: 0, readyMs: null, share: 0, missMin: null }, ask, mine);
+      const bare = done({ kind: 'shade', startMs: 0, beginMs: NOW, readyMs: null, share: 0, missMin: null }, ask, mine);
       expect(bare.reasons.map((r) => r.id)).toContain('baseHot');
       const shade = openers.find((o) => o.kind === 'shade')!;
       expect(shade.startMs - shade.coverFromMs!).toBe(24 * 3_600_000);
@@ -337,7 +337,7 @@ describe('what would open a window', () => {
       const workingHours = { fromHour: 10, toHour: 17, days: [1, 2, 3, 4, 5, 6, 7] };
       const chilly = sheets.map((s) => ({ ...s, limits: { ...s.limits, baseMinC: 19 } }));
       const { ask, mine, openers } = open({ ...hot, workingHours }, inSun(), chilly);
-      const bare = done({ kind: 'shade', startMs: 0, readyMs: null, share: 0, missMin: null }, ask, mine);
+      const bare = done({ kind: 'shade', startMs: 0, beginMs: NOW, readyMs: null, share: 0, missMin: null }, ask, mine);
       expect(bare.reasons.map((r) => r.id)).toEqual(expect.arrayContaining(['baseHot', 'baseCold']));
       expect(openers.map((o) => o.kind)).toContain('shade');
       expect(openers.map((o) => o.kind)).not.toContain('tent');

@@ -3,6 +3,7 @@ import { attempt } from '../say';
 import { isMixedAsPlaced, milestoneOf } from '../system';
 import { firstRest, tears } from './blocks';
 import { longestMs, overDays, type Window } from './calendar';
+import { closingMs } from './closing';
 import { Hands } from './hands';
 import { opensFrom, sharesHands } from './plan-chain';
 import { type ChainPlan, type PlannedStep, type RepairPlan, spotBySpot } from './repair-plan';
@@ -100,7 +101,7 @@ export function startsAskOf(
     blockMin,
     overtimeMin: first!.piece.overtimeMin,
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
-    potMin: potMinOf(first!, mix) / share,
+    potMin: Math.max(potMinOf(first!, mix), closingMs(first!, first!.piece.settings) / MIN_MS) / share,
     // Where a wait has no time nobody can say when it is ready.
     serves: plan.stop ? null : plan.serves,
     wantedAt: plan.stop ? null : job.wantedAt,

@@ -1,5 +1,5 @@
 'use client';
-import { type Opener, openedBy, preparedFrom, type StartsAsk } from '@/core/plan';
+import { type Opener, openedBy } from '@/core/plan';
 import { figure, formatDuration, joined, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
 import { useFormat } from '../shared/bits';
@@ -11,14 +11,13 @@ import { changePass } from '../workspace/workspace';
  * What would open a window, or give an earlier one: tried on the whole computation in a worker, and taken with one
  * press.
  */
-export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts: StartsAsk; none: boolean }) {
+export function Openers({ view, at, nowMs, none }: StageProps & { none: boolean }) {
   const format = useFormat();
   const { repair } = at;
   const zone = view.job.zone;
   const { found, busy, look, stop } = useAskedInWorker(view, nowMs, repair, (api, job) => api.openers(job, repair.id));
 
-  const take = (o: Opener) =>
-    changePass(repair, (r) => ({ ...openedBy(o, r), plannedStart: preparedFrom(starts, o.startMs) }));
+  const take = (o: Opener) => changePass(repair, (r) => openedBy(o, r));
 
   const covers = (o: Opener, cover: NonNullable<Opener['cover']>): string => {
     const hours =
@@ -28,7 +27,7 @@ export function Openers({ view, at, nowMs, starts, none }: StageProps & { starts
     const stretch =
       o.coverFromMs === undefined || o.coverToMs === undefined
         ? ''
-        : phrase`: on by ${dayAndClock(o.coverFromMs, zone)}, until ${shortWhen(o.coverToMs, zone, nowMs)}`;
+        : phrase`: up and on by ${dayAndClock(o.coverFromMs, zone)}, until ${shortWhen(o.coverToMs, zone, nowMs)}`;
     return phrase`tent and heat by ${format('interval', cover.warmK).text}, ${hours}${stretch}`;
   };
   const shades = (o: Opener): string =>

@@ -51,7 +51,15 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
         <Heading aside="looking at every start of the week">When to begin</Heading>
       </section>
     );
-  if (!found || started) return null;
+  if (started) return null;
+  // Where it cannot be planned at all what would open it is wanted most.
+  if (!found)
+    return plan.sheet && plan.void && plan.problems.some((p) => p.stage === 'mix') ? (
+      <section aria-label="Starts">
+        <Heading aside="as it is no hour can be planned">When to begin</Heading>
+        <Openers view={view} at={at} nowMs={nowMs} none />
+      </section>
+    ) : null;
   const { ask, starts } = found;
   const mixing = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? null;
   return (
@@ -70,7 +78,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
           changePass(repair, (r) => ({ ...r, plannedStart: preparedFrom(ask, mixMs) }), 'start');
         }}
       />
-      <Openers view={view} at={at} nowMs={nowMs} starts={ask} none={starts.earliestMs === null} />
+      <Openers view={view} at={at} nowMs={nowMs} none={starts.earliestMs === null} />
     </section>
   );
 }

@@ -1,5 +1,5 @@
 import { RENEWS, type Role } from '../../method';
-import { type Piece, type PlannedStep, windowsOver } from '../../plan';
+import { oursBefore, type PlannedStep, windowsOver } from '../../plan';
 import { at, listed, minutes, texts } from '../../say';
 import type { MilestoneId } from '../../system';
 import { type Finding, findings, type Notice } from '../finding';
@@ -202,27 +202,6 @@ const LATE: readonly LateRow[] = [
 export const lateRowOf = (of: MilestoneId, { role, below }: { readonly role: Role; readonly below: boolean }) =>
   LATE.find((row) => row.of === of && (!row.role || row.role === role) && (!row.below || below));
 
-/** Whether somebody said how long a step takes. */
-const isTyped = ({ settings }: Piece, { factors }: PlannedStep): boolean =>
-  factors.some((f) => Object.hasOwn(settings, f));
-
-/** Steps with minutes of Grenko’s own, from the beginning of the working time that a step is late for until then. */
-function oursBefore(step: PlannedStep, untilMs: number, { plan, repair }: JudgeContext): readonly PlannedStep[] {
-  const clock = plan.milestones.find((m) => m.kind === step.lateFor && m.planMs === step.dueMs);
-  // Of many batches only the clocks that somebody must act on are kept: it counts from where this one was placed.
-  const placing = plan.steps.find((s) => s.role === 'place' && s.batch !== undefined && s.batch === step.batch);
-  const fromMs = clock?.originMs ?? placing?.startMs ?? step.startMs;
-  return plan.steps.filter(
-    (s) =>
-      s.doneAt === null &&
-      s.begunAt === null &&
-      s.startMs >= fromMs &&
-      s.endMs <= untilMs &&
-      s.factors.length > 0 &&
-      !isTyped(repair, s),
-  );
-}
-
 /** When what a step waits for is reached; its own begin where it waits for nothing. */
 const opensMs = ({ waitFor, startMs }: PlannedStep, { plan }: JudgeContext): number =>
   plan.milestones.findLast((m) => m.kind === waitFor?.kind)?.planMs ?? startMs;
@@ -256,7 +235,7 @@ export const lateRules: Readonly<Record<string, Rule>> = {
         !isAsked(c, s) &&
         lateRowOf(s.lateFor, { role: s.role, below: s.within?.kind !== s.lateFor });
       if (!row) return [];
-      const ours = row.quick ? oursBefore(s, row.begins ? s.startMs : s.endMs, c) : [];
+      const ours = row.quick ? oursBefore(s, row.begins ? s.startMs : s.endMs, c.plan, c.repair.settings) : [];
       const oursMs = ours.reduce((ms, o) => ms + o.endMs - o.startMs, 0);
       const leftMs = oursMs - s.lateMs;
       // Hours are told in whole minutes: what is left is less than what is planned, and reads so.

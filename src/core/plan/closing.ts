@@ -1,0 +1,54 @@
+import type { Piece } from './repair';
+import type { PlannedStep, RepairPlan } from './repair-plan';
+
+type Placed = Pick<RepairPlan, 'steps' | 'milestones'>;
+
+/** From when the working time counts that a step is bound to, ms. */
+function countsFrom(step: PlannedStep, { steps, milestones }: Placed): number {
+  const clock = milestones.find((m) => m.kind === (step.lateFor ?? step.within?.kind) && m.planMs === step.dueMs);
+  // Of many batches only the clocks that somebody must act on are kept: it counts from where this one was placed.
+  const placing = steps.find((s) => s.role === 'place' && s.batch !== undefined && s.batch === step.batch);
+  return clock?.originMs ?? placing?.startMs ?? step.startMs;
+}
+
+/**
+ * Steps with minutes of Grenko's own, from the beginning of the working time that a step is bound to until an instant:
+ * quicker hands would do them in less.
+ */
+export function oursBefore(
+  step: PlannedStep,
+  untilMs: number,
+  plan: Placed,
+  settings: Piece['settings'],
+): readonly PlannedStep[] {
+  const fromMs = countsFrom(step, plan);
+  return plan.steps.filter(
+    (s) =>
+      s.doneAt === null &&
+      s.begunAt === null &&
+      s.startMs >= fromMs &&
+      s.endMs <= untilMs &&
+      s.factors.length > 0 &&
+      !s.factors.some((f) => Object.hasOwn(settings, f)),
+  );
+}
+
+const lasting = (steps: readonly PlannedStep[]): number => steps.reduce((ms, s) => ms + s.endMs - s.startMs, 0);
+
+/** Where a joint has to be closed while what was spread first lives: how long that has to be, at the least, ms. */
+export function closingMs(plan: Placed, settings: Piece['settings']): number {
+  const needed = plan.steps
+    .filter((s) => s.role === 'close' && s.within?.kind === 'use-by' && s.dueMs !== null && s.doneAt === null)
+    .map((s) => s.endMs - countsFrom(s, plan) - lasting(oursBefore(s, s.endMs, plan, settings)));
+  return Math.max(0, ...needed);
+}
+
+/** The joint of a pass that closes after its working time, however quick the hands; undefined where none does. */
+export const closedLate = (plan: Placed, settings: Piece['settings']): PlannedStep | undefined =>
+  plan.steps.find(
+    (s) =>
+      s.role === 'close' &&
+      s.within?.kind === 'use-by' &&
+      s.lateMs > 0 &&
+      lasting(oursBefore(s, s.endMs, plan, settings)) <= s.lateMs,
+  );
