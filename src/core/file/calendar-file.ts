@@ -1,6 +1,7 @@
 import ical, { ICalAlarmType } from 'ical-generator';
 import {
   actedOn,
+  arranged,
   type MilestoneTime,
   type PlannedStep,
   partName,
@@ -10,7 +11,7 @@ import {
   workedAt,
 } from '../plan';
 import type { PlannedJob } from '../record';
-import { type Message, type Said, texts } from '../say';
+import { degC, exactly, kelvin, type Message, type Said, texts } from '../say';
 import { milestoneKind } from '../system';
 
 const SAYS = texts('calendar', {
@@ -22,6 +23,10 @@ const SAYS = texts('calendar', {
   goesOn: '{of}: {step}',
   clock: '{of}: {said}',
   sheet: '{said} on the sheet; computed from the temperature.',
+  tent: '{of}: tent and heater up and on',
+  'tent-why': 'By then, {by} above the air; the plan counts on it.',
+  packs: '{of}: closed packs to {is}',
+  'packs-why': 'They take a night to come to it; the plan counts on it.',
   opens: '{of}: may be opened',
   sign: 'After the tests are done and it is signed.',
 });
@@ -136,6 +141,17 @@ export function calendarFile(view: PlannedJob, say: (said: Said) => string): str
         first.title,
       );
     }
+    for (const pass of plans)
+      for (const a of arranged(pass, view.job, view.plan.nowMs)) {
+        const of = nameOf(pass.passId);
+        if (a.byMs === null || a.byMs < view.plan.nowMs || (a.what === 'cover' && pass !== plans[0])) continue;
+        add(
+          [repair.id, pass.passId, a.what].join('-'),
+          a.what === 'cover' ? SAYS.tent({ of }) : SAYS.packs({ of, is: exactly(degC(a.tempC)) }),
+          shown(a.byMs),
+          a.what === 'cover' ? SAYS['tent-why']({ by: exactly(kelvin(a.warmK)) }) : SAYS['packs-why'](),
+        );
+      }
     for (const m of endsOf(plan.milestones)) {
       const { ended, inHand } = milestoneKind(m.kind);
       if (m.planMs === null || inHand || !actedOn(plans, m)) continue;

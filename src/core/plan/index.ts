@@ -1,6 +1,7 @@
 export * from './acceptance';
 export { actedOn } from './acted-on';
 export * from './actuals';
+export * from './arranged';
 export * from './as-one';
 export * from './begins';
 export * from './best-order';

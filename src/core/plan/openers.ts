@@ -2,6 +2,7 @@ import { DateTime, IANAZone } from 'luxon';
 import { type Surroundings, skyOf } from '../climate';
 import { isTaken, methodOf } from '../method';
 import type { SheetRevision } from '../system';
+import { SPARE_MS } from './arranged';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
 import type { ChainPlan } from './repair-plan';
@@ -35,8 +36,6 @@ export interface Opener {
 const HOUR_MS = 3_600_000;
 const MIN_MS = 60_000;
 const DAY_MS = 24 * HOUR_MS;
-/** A tent is not taken off the minute it gels. */
-const SPARE_MS = 2 * HOUR_MS;
 /** It is put up in that. */
 const UP_MS = HOUR_MS / 2;
 /** What is ready sooner by less than this is no gain. */

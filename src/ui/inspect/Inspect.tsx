@@ -202,7 +202,7 @@ function Side({ view, at }: StageProps) {
         )}
       </div>
       <MeetsFields repair={repair} />
-      <SurroundingsFields base={repair.base} change={changeBase} />
+      <SurroundingsFields base={repair.base} change={changeBase} zone={view.job.zone} />
       <KnownFields
         base={repair.base}
         change={changeBase}

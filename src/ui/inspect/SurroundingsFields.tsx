@@ -2,10 +2,11 @@
 import { baseProblems, type Surroundings, skyOf } from '@/core/climate';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
+import { WhenField } from '../shared/WhenField';
 import type { BaseProps } from './BaseFields';
 
 /** Sun, sky, water and heaters: what makes a base warmer or colder than the air. */
-export function SurroundingsFields({ base, change }: BaseProps) {
+export function SurroundingsFields({ base, change, zone }: BaseProps & { readonly zone?: string }) {
   const s = base.surroundings;
   const set = (over: Partial<Surroundings>) =>
     change({ surroundings: { ...s, ...over } }, `around-${Object.keys(over)[0]}`);
@@ -101,6 +102,16 @@ export function SurroundingsFields({ base, change }: BaseProps) {
               check={(v) => objection({ cover: { ...s.cover!, warmK: v } })}
             />
           </div>
+        )}
+        {s.cover && zone && (
+          <WhenField
+            label="Up and on since (empty: it stands already)"
+            value={s.cover.upMs ?? null}
+            zone={zone}
+            atHour={s.cover.fromHour}
+            onChange={(upMs) => set({ cover: { ...s.cover!, upMs } })}
+            onClear={() => set({ cover: { ...s.cover!, upMs: undefined } })}
+          />
         )}
         <p className="soft text-sm">
           A clear night takes a base several degrees below the air; dark metal in the sun lies far above it. A reading

@@ -1,5 +1,6 @@
 import { extremes, extremesOf, humidityOf, type Series, skyOf, valueAt } from '../../climate';
 import { paceOf } from '../../cure';
+import { arranged } from '../../plan';
 import { at, attempt, degC, exactly, kelvin, percent } from '../../say';
 import { milestoneOf } from '../../system';
 import { type Finding, findings } from '../finding';
@@ -69,6 +70,31 @@ const F = findings({
     title: 'Planned with no sun on it',
     why: 'It is reckoned to be in the shade from the day before it is placed.',
     todo: 'Where the sun would come on it, hang a shade the day before and leave it until it has gelled at least.',
+  },
+  'tent:up': {
+    id: 'tent',
+    once: true,
+    severity: 'note',
+    stage: 'place',
+    title: 'Planned under a tent or heater',
+    why: 'The air at the face is reckoned {by} warmer{hours, select, always {, day and night,} other { in its hours}} from {from} on.',
+    todo: 'Have it up and on by then{told, select, yes {, leave it on until {until}} other {}}, and measure the base under it before anything is mixed.',
+  },
+  'tent:stands': {
+    id: 'tent',
+    once: true,
+    severity: 'note',
+    stage: 'place',
+    title: 'Planned under a tent or heater',
+    why: 'The air at the face is reckoned {by} warmer{hours, select, always {, day and night} other { in its hours}}, and that it stands already.',
+    todo: 'See that it runs{told, select, yes {, leave it on until {until}} other {}}, and measure the base under it before anything is mixed.',
+  },
+  kept: {
+    severity: 'note',
+    stage: 'mix',
+    title: 'Planned with packs kept {side, select, warm {warmer} other {cooler}} than the air',
+    why: 'They are reckoned at {is}; the air at the place has {air} when the first is mixed.',
+    todo: '{night, select, yes {Bring the closed packs to such a place by {by}: it takes a night.} other {Bring the closed packs to such a place now; until they have come to it, mixing waits.}} Measure them before mixing.',
   },
   'base-untold': {
     id: 'material-temperature',
@@ -147,6 +173,30 @@ export const siteRules: Readonly<Record<string, Rule>> = {
   /** A base that is shaded only on paper is as hot as one in the sun. */
   shade: ({ plan: { thermal }, repair: { base } }) =>
     thermal && skyOf(base.surroundings).shaded && !base.known.length ? [F.shade()] : [],
+
+  /** What was never put up warms nothing: who reads the plan sees to it. */
+  arranged: ({ plan, job, nowMs, covered }) =>
+    arranged(plan, job, nowMs).flatMap((a) => {
+      // Of several passes the last says how long it stays.
+      if (covered && a.what === 'cover') return [];
+      if (a.what === 'kept')
+        return [
+          F.kept({
+            side: a.tempC > a.airC ? 'warm' : 'cool',
+            is: exactly(degC(a.tempC)),
+            air: degC(a.airC),
+            night: a.byMs === null ? 'no' : 'yes',
+            by: at(a.byMs ?? a.untilMs),
+          }),
+        ];
+      const told = {
+        by: exactly(kelvin(a.warmK)),
+        hours: a.always ? 'always' : 'some',
+        told: a.untilMs === null ? 'no' : 'yes',
+        until: at(a.untilMs ?? nowMs),
+      };
+      return [a.byMs === null ? F['tent:stands'](told) : F['tent:up']({ ...told, from: at(a.byMs) })];
+    }),
 
   'material-temperature': ({ plan }) => {
     const { sheet, potC } = plan;
