@@ -178,12 +178,14 @@ const readyOf = (s: Starts): number => {
 
 /**
  * The repair planned by itself with something changed, and all its starts; the hours of the crew are those of the job.
+ * @param notBefore from when what is changed is there
  */
-function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number): Tried {
+function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number, notBefore = ask.job.startFrom): Tried {
   const draft = withPiece(ask.repairs.find((r) => r.id === repair.id)!, repair);
+  const job = { ...ask.job, startFrom: Math.max(ask.job.startFrom, notBefore) };
   // When it begins is asked of the first pass: what comes after it follows.
-  const plan = planJob({ ...ask, repairs: [draft], actuals: new Map() }).repairs[0];
-  const starts = plan ? startsAskOf(plan, ask.job, planned.windows, from) : null;
+  const plan = planJob({ ...ask, job, repairs: [draft], actuals: new Map() }).repairs[0];
+  const starts = plan ? startsAskOf(plan, job, planned.windows, from) : null;
   return plan && starts ? { plan, ask: starts, starts: startWindows(starts) } : null;
 }
 
@@ -197,9 +199,8 @@ function shadeFor(
   const { surroundings } = repair.base;
   // A base whose temperature is known is as warm as it is known to be.
   if (!skyOf(surroundings).sun || repair.base.known.length) return null;
-  const startFrom = Math.max(ask.job.startFrom, from + SHADED_MS);
   const shaded = { ...repair, base: { ...repair.base, surroundings: { ...surroundings, sky: 'shade' as const } } };
-  const t = trial({ ...ask, job: { ...ask.job, startFrom } }, planned, shaded, from);
+  const t = trial(ask, planned, shaded, from, from + SHADED_MS);
   const startMs = t?.starts.bestMs;
   const stretch = t && startMs ? { coverFromMs: startMs - SHADED_MS, coverToMs: neededUntil(t, startMs) } : {};
   return { t, more: { sky: 'shade', ...stretch } };
@@ -243,7 +244,8 @@ function tentFor(
   let untold: { t: NonNullable<Tried>; more: Partial<Opener> } | null = null;
   for (const warmK of WARM_K) {
     const always = { fromHour: 0, toHour: 24, warmK, upMs: firstMs };
-    const t = trial(ask, planned, covered(always), from);
+    // Before it is up nothing is changed: what can be begun then is no gain.
+    const t = trial(ask, planned, covered(always), from, firstMs);
     if (!gains(t)) {
       missed('tent', t, { cover: always });
       continue;
@@ -263,7 +265,7 @@ function tentFor(
           ? { fromHour: 0, toHour: 24 }
           : { fromHour: local(upMs), toHour: Math.min(24, local(untilMs) + 0.5) };
       const cover = { ...hours, warmK, upMs };
-      const less = trial(ask, planned, covered(cover), from);
+      const less = trial(ask, planned, covered(cover), from, upMs);
       const i = less ? Math.round((startMs - less.starts.fromMs) / less.starts.stepMs) : -1;
       const later = less && { ...less, starts: { ...less.starts, bestMs: startMs } };
       // Off again after the gel it may be ready no sooner than without: then it stays on.

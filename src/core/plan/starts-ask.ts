@@ -57,6 +57,15 @@ function potMinOf(pass: RepairPlan, mix: PlannedStep): number {
 const untilRest = (together: readonly PlannedStep[]): readonly PlannedStep[] =>
   together.some((s) => s.rested) ? together.slice(0, firstRest(together, 0, together.length, workedMs)) : together;
 
+/**
+ * Whether a plan stops because a sheet tells no time for what it waits for: then no other start helps. At a time that
+ * the sheet tells, and does not reach at the temperatures of this start, another may.
+ */
+function isUntold({ stop, passes }: ChainPlan): boolean {
+  const sheet = stop && passes.find((p) => p.passId === stop.passId)?.sheet;
+  return stop !== null && !(sheet && milestoneOf(sheet, stop.kind));
+}
+
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(
   plan: ChainPlan,
@@ -76,7 +85,8 @@ export function startsAskOf(
   const share = batches[0] && pot ? (pot.shareOf(vesselMassG(sheet, batches[0])) ?? 1) : 1;
   const preparing = steps.slice(0, steps.indexOf(mix));
   const prepareMin = preparing.reduce((min, s) => min + workedMs(s) / MIN_MS, 0);
-  const known = plan.stop === null && opensFrom(plan, mix.startMs) !== undefined;
+  const untold = isUntold(plan);
+  const known = !untold && opensFrom(plan, mix.startMs) !== undefined;
   const firstPlaced = steps.find((s) => s.batch === 0 && s.marks?.end?.includes('placed'));
   const after = steps.slice(steps.indexOf(mix));
   const torn = after.findIndex((s, i) => i > 0 && (s.block !== mix.block || tears(s)));
@@ -103,8 +113,8 @@ export function startsAskOf(
     // A large pot warms itself: it needs a sheet’s life that is longer by as much as its own is shorter.
     potMin: Math.max(potMinOf(first!, mix), closingMs(first!, first!.piece.settings) / MIN_MS) / share,
     // Where a wait has no time nobody can say when it is ready.
-    serves: plan.stop ? null : plan.serves,
-    wantedAt: plan.stop ? null : job.wantedAt,
+    serves: untold ? null : plan.serves,
+    wantedAt: untold ? null : job.wantedAt,
     ...(known
       ? {
           opensFrom: kept((mixMs) =>
