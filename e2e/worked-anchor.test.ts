@@ -91,3 +91,43 @@ test('anchors as the sheet has them: its hole, its cleaning, its wet holes, coun
   await page.getByRole('button', { name: 'Place 4 is done' }).click();
   await page.getByText('All of them are done.').waitFor();
 });
+
+test('a rod on a day too cold for its sheet: what opens it is asked there, put up from now on, and told wherever it is read', async () => {
+  const page = await begin(yard, '2027-05-10T03:00:00Z');
+  await typeSheet(
+    page,
+    base(),
+    'One line resin',
+    'Anchor resin, cartridge or twin-bag with static mixer',
+    [
+      ['of A', '300 mL'],
+      ['of B', '30 mL'],
+    ],
+    [
+      ['Use-by of the pot', '20 C: 5 min'],
+      ['Full load', '20 C: 1 h'],
+    ],
+  );
+  await newJob(page, base(), '3 °C', '60 %');
+  await begun(page, /Anchor in a drilled hole/, 'anchor');
+  await stage(page, 'Measure');
+  await page.getByRole('button', { name: /Rod in a drilled hole/ }).click();
+  await type(page, 'Hole diameter, actual bit', '14 mm');
+  await type(page, 'Hole depth to the shoulder', '110 mm');
+  await type(page, 'Rod, nominal thread', 'M12');
+  await type(page, 'Embedment of the rod', '110 mm');
+  await stage(page, 'Material');
+  await page.getByRole('button', { name: /^Choose: / }).click();
+  await stage(page, 'Place');
+  await says(page, /as it is no hour can be planned/);
+  await page.getByRole('button', { name: 'What would open a window?' }).click();
+  const tent = page.getByTestId('openers').getByRole('listitem').filter({ hasText: 'Tent and heat by' });
+  // The crew comes at six of Helsinki, which is now; half an hour later it may be up.
+  await tent.getByText(/up and on by Mon 06:30/).waitFor({ timeout: 240_000 });
+  await tent.getByRole('button', { name: 'Plan it so' }).click();
+  await says(page, /all limits hold, ready Mon/);
+  await says(page, /Planned under a tent or heater/);
+  await says(page, /Have it up and on by then, leave it on until Mon/);
+  await stage(page, 'Inspect');
+  expect(await page.getByLabel('Up and on since (empty: it stands already)').inputValue()).toMatch(/06:30/);
+});

@@ -241,13 +241,17 @@ function tentFor(
     const t = DateTime.fromMillis(ms, { zone: IANAZone.create(ask.job.zone) });
     return t.hour + (t.minute >= 30 ? 0.5 : 0);
   };
+  const onUntil = (t: Tried) => {
+    const late = t && soonestLate(t.starts);
+    return t && late ? { coverFromMs: firstMs, coverToMs: neededUntil(t, late.startMs) } : {};
+  };
   let untold: { t: NonNullable<Tried>; more: Partial<Opener> } | null = null;
   for (const warmK of WARM_K) {
     const always = { fromHour: 0, toHour: 24, warmK, upMs: firstMs };
     // Before it is up nothing is changed: what can be begun then is no gain.
     const t = trial(ask, planned, covered(always), from, firstMs);
     if (!gains(t)) {
-      missed('tent', t, { cover: always });
+      missed('tent', t, { cover: always, ...onUntil(t) });
       continue;
     }
     const startMs = t.starts.bestMs!;
