@@ -29,9 +29,23 @@ const event = (repair: Piece, body: EventBody, at = NOW + ++n * 60_000): Event =
   role: 'technician',
   body,
 });
-const found = (repair: Piece, o: { stock?: readonly Stock[]; events?: readonly Event[]; nowMs?: number } = {}) =>
+const found = (
+  repair: Piece,
+  o: {
+    stock?: readonly Stock[];
+    events?: readonly Event[];
+    nowMs?: number;
+    sheets?: readonly SheetRevision[];
+  } = {},
+) =>
   viewJob(
-    { job: mild, repairs: [repairOf(repair)], sheets: sampleSheets, stock: o.stock ?? [], events: o.events ?? [] },
+    {
+      job: mild,
+      repairs: [repairOf(repair)],
+      sheets: o.sheets ?? sampleSheets,
+      stock: o.stock ?? [],
+      events: o.events ?? [],
+    },
     o.nowMs ?? NOW,
   ).repairs[0]!.findings;
 const ids = (...a: Parameters<typeof found>) => found(...a).map((f) => `${f.severity} ${f.id}`);
@@ -55,6 +69,13 @@ test('lots over their date or out of the frost are pointed out by name, sound on
 test('a wet face and a damp base are stops where the sheet forbids them', () => {
   expect(ids({ ...nosing, surface: 'wiped damp' })).toContain('stop wetness');
   expect(ids(nosing)).not.toContain('stop wetness');
+  // Where the sheet says nothing of it, what is usual is told and forbids nothing.
+  const silent = sampleSheets.map((s) => ({ ...s, estimated: [...s.estimated, 'wetness' as const] }));
+  const told = found({ ...nosing, surface: 'wiped damp' }, { sheets: silent }).filter((f) => f.id === 'wetness');
+  expect(told.map((f) => [f.severity, sentence(f.why)])).toEqual([
+    ['caution', 'It is found wiped damp; the sheet says nothing of it, and usual for its kind is bone dry.'],
+  ]);
+  expect(found(nosing, { sheets: silent }).map((f) => f.id)).not.toContain('wetness');
   const crack = sampleSheets.find((s) => s.id === 'sheet-crack-1')!;
   expect(ids({ ...nosing, sheetId: crack.id, kitId: 'pair', moisturePct: 9 })).toContain('stop moisture');
   expect(ids({ ...nosing, sheetId: crack.id, kitId: 'pair', moisturePct: 3 })).not.toContain('stop moisture');

@@ -10,17 +10,17 @@ const NOW = Date.UTC(2026, 4, 5, 6);
 const { bundles } = sampleData(NOW, 'Europe/Helsinki');
 const [ramp, winch] = bundles as unknown as [(typeof bundles)[0], (typeof bundles)[0]];
 const stock = sampleStock(NOW);
-const held = (bundle: (typeof bundles)[0], over: Partial<Piece> = {}, job = bundle.job) => {
+const held = (bundle: (typeof bundles)[0], over: Partial<Piece> = {}, job = bundle.job, sheets = sampleSheets) => {
   const repair = { ...pieceOf(bundle.repairs[0]!), ...over };
   const plan = planJob({
     job,
     repairs: [repairOf(repair)],
-    sheets: sampleSheets,
+    sheets,
     stock,
     actuals: new Map(),
     nowMs: NOW,
   });
-  return ended(suits({ job, repair, plan, sheets: sampleSheets, stock }));
+  return ended(suits({ job, repair, plan, sheets, stock }));
 };
 const criterion = (all: ReturnType<typeof held>, sheet: string, id: string) =>
   all.find((s) => s.sheet.id === `sheet-${sheet}-1`)!.criteria.find((c) => c.id === id)!;
@@ -49,6 +49,13 @@ test('orientation, wetness and moisture decide', () => {
   expect(criterion(held(ramp, { orientation: 'overhead' }), 'putty', 'sag')).toMatchObject({ met: false });
   expect(criterion(held(ramp, { surface: 'saturated, no puddles' }), 'cement', 'wetness').met).toBe(true);
   expect(criterion(held(ramp, { surface: 'saturated, no puddles' }), 'mortar', 'wetness').met).toBe(false);
+  // A sheet that says nothing of it neither fails nor passes by what is usual.
+  const silent = sampleSheets.map((s) => ({ ...s, estimated: ['wetness' as const] }));
+  for (const surface of ['bone dry', 'saturated, no puddles'] as const)
+    expect(criterion(held(ramp, { surface }, ramp!.job, silent), 'mortar', 'wetness')).toMatchObject({
+      met: null,
+      says: saying(`found ${surface}; the sheet says nothing, usual is bone dry`),
+    });
   expect(criterion(held(ramp), 'crack', 'base').met).toBeNull();
   expect(criterion(held(ramp, { moisturePct: 8 }), 'crack', 'base')).toMatchObject({
     met: false,

@@ -74,6 +74,7 @@ const SUIT = texts('suit', {
   floor: 'lies on the floor',
   'no-sag': 'the sheet says nothing of {where}',
   sag: '{lift} {where}, holds {most}',
+  'wetness-usual': 'found {found}; the sheet says nothing, usual is {wants}',
   'too-wet': 'found {found}, the sheet wants {wants}',
   'wet-it': 'found {found}: wet it to {wants}',
   'no-sanding': 'cannot be sanded',
@@ -329,7 +330,10 @@ function sagCriterion({ orientation }: Piece, mine: RepairPlan, { limits: l }: S
   return c('sag', 'Sag', lift <= limit, SUIT.sag({ lift: mm(lift), where: sags.on, most: mm(limit) }));
 }
 
-function wetnessCriterion({ surface }: Piece, { limits }: SheetRevision): Criterion {
+function wetnessCriterion({ surface }: Piece, { limits, estimated }: SheetRevision): Criterion {
+  // A figure of ours fails nothing, and is no word of the sheet.
+  if (estimated.includes('wetness'))
+    return c('wetness', 'Wetness', null, SUIT['wetness-usual']({ found: surface, wants: limits.wetness }));
   const [is, may] = [WETNESS.indexOf(surface), WETNESS.indexOf(limits.wetness)];
   return c(
     'wetness',

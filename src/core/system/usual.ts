@@ -1,4 +1,5 @@
 import { type SystemKindId, systemKind, type UsualPart } from './kinds';
+import { WETNESS, type Wetness } from './wetness';
 
 /**
  * What a sheet is taken to say where it prints nothing and the work cannot be computed without it: Grenko's figures,
@@ -26,12 +27,16 @@ export const ESTIMABLE = [
   'mixerVolume',
   'mixerPurge',
   'mixerReach',
+  'wetness',
 ] as const;
 export type EstimableField = (typeof ESTIMABLE)[number];
 
 /** The usual density of a part of a kind, g/mL; undefined where the kind has no such part. */
 export const usualDensity = (kind: SystemKindId, id: UsualPart['id']): number | undefined =>
   systemKind(kind).parts.find((p) => p.id === id)?.densityGPerMl;
+
+/** What surface a kind usually wants: bone dry, but for what is bound by water. */
+export const usualWetness = (kind: SystemKindId): Wetness => systemKind(kind).base ?? WETNESS[0];
 
 /** Whether a part of a pack is usually weighed out of it: two tins are, a kit with its sand and a sachet are not. */
 export function isPartedUsually(kind: SystemKindId): boolean {

@@ -1,2 +1,3 @@
 /** How wet a face may be, the driest first. */
 export const WETNESS = ['bone dry', 'wiped damp', 'saturated, no puddles'] as const;
+export type Wetness = (typeof WETNESS)[number];

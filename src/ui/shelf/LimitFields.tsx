@@ -1,5 +1,5 @@
 'use client';
-import { BASES, systemKind, WETNESS } from '@/core/system';
+import { BASES, systemKind, usualWetness, WETNESS } from '@/core/system';
 import { joined, lowered, phrase } from '@/words';
 import { Choice, Heading } from '../shared/bits';
 
@@ -59,14 +59,16 @@ export function LimitFields() {
                 said.map((f) => phrase`${lowered(f.label)} ${draft.limits[f.id]!.trim()}`),
                 ', ',
               )
-            : phrase`surface ${draft.wetness}, the rest silent`
+            : draft.wetness
+              ? phrase`surface ${draft.wetness}, the rest silent`
+              : phrase`all silent; surface as usual: ${usualWetness(draft.kind)}`
         }
       >
         {row(others)}
         <div className="mt-2">
           <Choice
             label="Surface"
-            options={WETNESS.map((id) => ({ id, label: id }))}
+            options={[{ id: '', label: 'not said' }, ...WETNESS.map((id) => ({ id, label: id }))]}
             value={draft.wetness}
             onChange={(wetness) => set({ wetness })}
           />

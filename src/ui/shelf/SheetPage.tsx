@@ -152,6 +152,7 @@ const coversText = (m2PerL: number, system: 'metric' | 'us'): string =>
 
 /** What may be taken as usual, in words. */
 const ESTIMATES: Readonly<Record<EstimableField, string>> = {
+  wetness: 'how dry the surface is',
   densityA: 'density of A',
   densityB: 'density of B',
   densityC: 'density of C',
@@ -253,7 +254,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
         ', ',
       ) || null,
     ],
-    ['surface', l.wetness],
+    ['surface', s.estimated.includes('wetness') ? null : l.wetness],
     [
       'mixing',
       joined(

@@ -41,6 +41,27 @@ test('an empty draft of any kind says at its fields what is missing, and nothing
   }
 });
 
+test('how dry the base is: what the sheet says, or as usual for its kind and marked so, through every revision', () => {
+  const sheetOf = (kind: SheetRevision['kind'], wetness: SheetDraft['wetness']) => {
+    const made = read({ ...draftOf(sampleSheets.find((s) => s.kind === kind)!), wetness });
+    if (!('sheet' in made)) throw new Error(JSON.stringify(made.faults));
+    return made.sheet;
+  };
+  for (const [kind, usual] of [
+    ['cement-water', 'saturated, no puddles'],
+    ['paste', 'bone dry'],
+  ] as const) {
+    const silent = sheetOf(kind, '');
+    expect([silent.limits.wetness, silent.estimated]).toEqual([usual, expect.arrayContaining(['wetness'])]);
+    expect(draftOf(silent).wetness).toBe('');
+    const said = sheetOf(kind, usual);
+    expect([said.limits.wetness, said.estimated.includes('wetness')]).toEqual([usual, false]);
+    expect(draftOf(said).wetness).toBe(usual);
+  }
+  // Sheets of the sample say it, and go on saying it.
+  for (const sheet of sampleSheets) expect(draftOf(sheet).wetness).toBe(sheet.limits.wetness);
+});
+
 test('another kind brings its family, hazards and parts, and keeps what was typed', () => {
   const typed = { ...blankDraft(), name: 'Mine', hazards: 'Only mine.' };
   const mortar = ofKind(typed, 'mortar-kit');
@@ -57,10 +78,8 @@ test('another kind brings its family, hazards and parts, and keeps what was type
   expect(ofKind({ ...blankDraft(), kind: 'anchor-pack', family: 'resin-amine' }, 'mortar-kit').family).toBe(
     'resin-amine',
   );
-  // Cement wants its base wet, resin dry, as long as nobody has said otherwise.
-  const cement = ofKind(blankDraft(), 'cement-water');
-  expect(cement.wetness).toBe('saturated, no puddles');
-  expect(ofKind(cement, 'paste').wetness).toBe('bone dry');
+  // Whatever the kind, nobody has said how dry its base is until somebody does.
+  expect(ofKind(blankDraft(), 'cement-water').wetness).toBe('');
   expect(ofKind({ ...blankDraft(), wetness: 'wiped damp' }, 'cement-water').wetness).toBe('wiped damp');
   expect(ofKind(blankDraft(), 'finish-resin')).toMatchObject({
     family: 'peroxide',

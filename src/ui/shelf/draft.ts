@@ -86,7 +86,8 @@ export interface SheetDraft extends HolesDraft {
   readonly characteristicTo: string;
   readonly bases: readonly BaseMaterial[];
   readonly preparation: Readonly<Partial<Record<BaseMaterial, string>>>;
-  readonly wetness: Limits['wetness'];
+  /** Empty where the sheet says nothing of it. */
+  readonly wetness: Limits['wetness'] | '';
   readonly primer: SheetRevision['primer'];
   readonly colour: string;
   readonly flow: '' | Flow;
@@ -150,7 +151,6 @@ export function timesOfKind(kind: SheetRevision['kind'], typed: readonly TimeDra
 }
 
 /** How wet a kind usually wants its base. */
-const baseOf = (spec: ReturnType<typeof systemKind>) => spec.base ?? 'bone dry';
 
 /** What changes in a draft when its kind does: parts, family, hazards and protection as that kind usually has them. */
 export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDraft {
@@ -169,7 +169,6 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
       ]),
     ) as unknown as SheetDraft['parts'],
     times: timesOfKind(kind, draft.times),
-    wetness: draft.wetness === baseOf(was) ? baseOf(spec) : draft.wetness,
     // Whether a pack is parted follows the kind as long as nobody has said otherwise.
     kits: draft.kits.map((k) =>
       k.splittable === isPartedUsually(draft.kind) ? { ...k, splittable: isPartedUsually(kind) } : k,
@@ -217,7 +216,7 @@ export const blankDraft = (): SheetDraft => ({
   characteristicTo: '',
   bases: [],
   preparation: {},
-  wetness: 'bone dry',
+  wetness: '',
   primer: 'silent',
   colour: '',
   flow: '',
@@ -342,7 +341,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     characteristicTo: as('characteristicTo', 'temperature', s.strength?.characteristicToC ?? null),
     bases: s.limits.bases,
     preparation: s.limits.preparation,
-    wetness: s.limits.wetness,
+    wetness: s.estimated.includes('wetness') ? '' : s.limits.wetness,
     primer: s.primer,
     colour: s.finish.colour,
     flow: s.flow ?? '',

@@ -19,6 +19,7 @@ import {
   systemKind,
   USUAL,
   usualMixMin,
+  usualWetness,
 } from '@/core/system';
 import { readNumber } from '@/core/typed';
 import type { Currency, Kind, UnitSystem } from '@/core/units';
@@ -234,7 +235,7 @@ export function readDraft(
       preparation: Object.fromEntries(
         d.bases.flatMap((b) => (d.preparation[b]?.trim() ? [[b, d.preparation[b]!.trim()]] : [])),
       ),
-      wetness: d.wetness,
+      wetness: read.orUsual('wetness', d.wetness, usualWetness(d.kind), (said) => said),
     },
     kits: kitsOf(read, d, has, parts),
     currency: read.currency,

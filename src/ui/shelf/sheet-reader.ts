@@ -70,8 +70,8 @@ export class Reader {
     return parsed.value;
   }
   /** What a field says, or what is usual where nothing is typed, marked so. */
-  orUsual(field: EstimableField, text: string, usual: number, read: () => number): number {
-    if (text.trim()) return read();
+  orUsual<T, S extends string>(field: EstimableField, text: S, usual: T, read: (said: Exclude<S, ''>) => T): T {
+    if (text.trim()) return read(text as Exclude<S, ''>);
     this.estimated.push(field);
     return usual;
   }

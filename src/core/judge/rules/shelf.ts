@@ -69,6 +69,14 @@ const F = findings({
     why: 'It is found {is}, the sheet wants {wanted}.',
     todo: 'Dry it, or choose a system that bears the wet.',
   },
+  'wetness-usual': {
+    id: 'wetness',
+    severity: 'caution',
+    stage: 'material',
+    title: 'Surface wetter than such a system usually bears',
+    why: 'It is found {is}; the sheet says nothing of it, and usual for its kind is {wanted}.',
+    todo: 'Ask for it and type it into the sheet’s next revision; till then dry it.',
+  },
   sag: {
     severity: 'stop',
     stage: 'material',
@@ -263,7 +271,12 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     if (limit !== null && repair.moisturePct !== null && repair.moisturePct > limit)
       out.push(F.moisture({ is: percent(repair.moisturePct), limit: exactly(percent(limit)) }));
     if (WETNESS.indexOf(repair.surface) > WETNESS.indexOf(sheet.limits.wetness))
-      out.push(F.wetness({ is: repair.surface, wanted: sheet.limits.wetness }));
+      out.push(
+        F[sheet.estimated.includes('wetness') ? 'wetness-usual' : 'wetness']({
+          is: repair.surface,
+          wanted: sheet.limits.wetness,
+        }),
+      );
     const sag = SAGS[repair.orientation]?.mostMm(sheet.limits) ?? null;
     const deep = plan.void?.faces.maxDepthMm ?? 0;
     const lift = Math.min(deep, sheet.limits.liftMaxMm ?? deep);
