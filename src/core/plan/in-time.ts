@@ -1,6 +1,8 @@
 import { milestoneOf } from '../system';
+import { tears } from './blocks';
+import type { Window } from './calendar';
 import { asker } from './reach-try';
-import type { RepairPlan } from './repair-plan';
+import type { PlannedStep, RepairPlan } from './repair-plan';
 
 const MIN_MS = 60_000;
 
@@ -8,16 +10,39 @@ const MIN_MS = 60_000;
 export interface InTime {
   /** So long after that its clock is out, closed hours included; 0 where the checks alone are late. */
   readonly clockShortMin: number;
-  /** The latest instant its last clock may start; null where no earlier start is left that would do. */
+  /** The latest instant its last clock may start, somebody being at work; null where no earlier start would do. */
   readonly byMs: number | null;
+  /** When the work would have to begin for that, and how much earlier that is. */
+  readonly beginMs: number | null;
   readonly soonerMin: number;
 }
 
 /**
+ * The latest begin up to an instant at which so much work is done in one stretch of working hours; null where there is
+ * none from now on.
+ */
+function beginBy(windows: readonly Window[], takesMs: number, nowMs: number, byMs: number): number | null {
+  const last = windows.findLast((w) => {
+    const begin = Math.min(byMs, w.toMs - takesMs);
+    return begin >= w.fromMs && begin >= nowMs;
+  });
+  return last ? Math.min(byMs, last.toMs - takesMs) : null;
+}
+
+/** When the work is done that goes on without a rest from what a clock starts at. */
+function endOf(steps: readonly PlannedStep[], originMs: number): number {
+  const at = steps.findLastIndex((s) => s.startMs < originMs);
+  const after = steps.slice(at + 1);
+  const rest = after.findIndex((s) => s.block !== steps[at]?.block || tears(s));
+  return Math.max(originMs, (rest < 0 ? after : after.slice(0, rest)).at(-1)?.endMs ?? originMs);
+}
+
+/**
  * How far the clock that opens a repair runs past the instant it is wanted, and by when it would have to start.
+ * @param windows working hours from now until then
  * @returns null where nothing opens it, or it is in time
  */
-export function inTimeOf(plan: RepairPlan, wantedMs: number, nowMs: number): InTime | null {
+export function inTimeOf(plan: RepairPlan, wantedMs: number, nowMs: number, windows: readonly Window[]): InTime | null {
   const { serves, milestones, steps, thermal, openMs } = plan;
   const sheet = plan.context?.sheet ?? plan.sheet;
   if (openMs === null || openMs <= wantedMs || serves === null || !sheet || !thermal) return null;
@@ -28,7 +53,7 @@ export function inTimeOf(plan: RepairPlan, wantedMs: number, nowMs: number): InT
   // The clock may run out while nobody works: what is checked then waits for the gate.
   const checkedMs = steps.find((s) => s.role === 'test' && s.startMs >= last.planMs!)?.startMs ?? last.planMs!;
   const clockShortMin = Math.max(0, checkedMs - wantedMs) / MIN_MS;
-  const none = { clockShortMin, byMs: null, soonerMin: 0 };
+  const none = { clockShortMin, byMs: null, beginMs: null, soonerMin: 0 };
   const row = milestoneOf(sheet, serves);
   const first = steps.find((s) => s.doneAt === null && s.begunAt === null);
   if (!row || !first || last.originMs! <= nowMs) return none;
@@ -46,5 +71,11 @@ export function inTimeOf(plan: RepairPlan, wantedMs: number, nowMs: number): InT
     if (inTime(mid)) good = mid;
     else late = mid;
   }
-  return { clockShortMin, byMs: good * MIN_MS, soonerMin: last.originMs! / MIN_MS - good };
+  // Work that rests in between does not move as one.
+  const endMs = endOf(steps, last.originMs!);
+  if (!windows.some((w) => w.fromMs <= first.startMs && endMs <= w.toMs)) return none;
+  const leadMs = last.originMs! - first.startMs;
+  const beginMs = beginBy(windows, endMs - first.startMs, nowMs, good * MIN_MS - leadMs);
+  if (beginMs === null) return none;
+  return { clockShortMin, byMs: beginMs + leadMs, beginMs, soonerMin: (first.startMs - beginMs) / MIN_MS };
 }

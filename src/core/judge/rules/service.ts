@@ -22,7 +22,7 @@ const F = findings({
     stage: 'release',
     title: '{short} short of the wanted reopening',
     why: 'Computed with the long end of the sheet’s range on the base’s own temperature.{clock, select, none {} met { The clock is out in time, the checks before it is opened are not.} other { Of that {clock} are the clock’s, the rest the checks before it is opened.}}',
-    todo: '{by, select, none {Start earlier,} other {Begin {sooner} earlier and its clock is out in time: it then starts for the last of it by {by}. Or}} tent and warm the base, choose a faster system on the shelf, or move the reopening.',
+    todo: '{by, select, none {Start earlier,} other {Begin {sooner} earlier and its clock is out in time: begun {begin}, it starts for the last of it by {by}. Or}} tent and warm the base, choose a faster system on the shelf, or move the reopening.',
   },
   'wanted-closed': {
     once: true,
@@ -139,7 +139,8 @@ const { stay: STAY } = texts('way.hours', { stay: 'Stay up to {by} longer' });
 export const serviceRules: Readonly<Record<string, Rule>> = {
   deadline: ({ plan, job, nowMs }) => {
     if (plan.inHandMin === null || plan.inHandMin >= 0) return [];
-    const found = inTimeOf(plan, job.wantedAt!, nowMs);
+    const hours = attempt(() => windowsOver(job, nowMs - DAY_MS, plan.openMs ?? nowMs));
+    const found = inTimeOf(plan, job.wantedAt!, nowMs, hours.ok ? hours.value : []);
     const clock = found?.clockShortMin ?? 0;
     return [
       F.deadline({
@@ -147,6 +148,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
         clock: found && clock === 0 ? 'met' : clock > 0 && clock < -plan.inHandMin - 0.5 ? minutes(clock) : 'none',
         by: found?.byMs != null ? at(found.byMs) : 'none',
         sooner: minutes(found?.soonerMin ?? 0),
+        begin: at(found?.beginMs ?? nowMs),
       }),
     ];
   },
