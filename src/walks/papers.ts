@@ -35,7 +35,7 @@ export function typed([kind, ratio, packs, times, more = {}]: Paper, nowMs: numb
       ...blank,
       name: 'Lakeside, as printed',
       ratio,
-      kits: [{ ...blankKit(kind), label: 'Pack', massG: { A, B, C, D } }],
+      kits: [{ ...blankKit(), label: 'Pack', massG: { A, B, C, D } }],
       times: [...blank.times.filter((t) => !told.some((x) => x.kind === t.kind)), ...told],
       ...more,
     },

@@ -1,5 +1,5 @@
 import { areaOf, texts, uptake } from '../say';
-import { type BaseMaterial, type Kit, keepsWater, type MilestoneId } from '../system';
+import { type BaseMaterial, type Kit, keepsWater, type MilestoneId, mayBeSplit } from '../system';
 import { type MethodContext, type Question, type School, type Setting, settingIn } from './context';
 import { options } from './effects';
 import type { AllowanceRow } from './method';
@@ -110,7 +110,7 @@ export const waiting: School = {
 };
 
 /** A kit that may not be split is not split by choosing so. */
-export const NOT_SPLIT = { where: (kit: Kit) => !kit.splittable, why: 'The sheet does not let this kit be split.' };
+export const NOT_SPLIT = { where: (kit: Kit) => !mayBeSplit(kit), why: 'The sheet does not let this kit be split.' };
 
 export const partKits: School = {
   id: 'part-kits',

@@ -1,6 +1,6 @@
 import type { Allowance } from '../mix';
 import { type Message, refuse, texts } from '../say';
-import type { BaseMaterial, MilestoneId, SheetRevision, StartId } from '../system';
+import { type BaseMaterial, type Kit, type MilestoneId, mayBeSplit, type SheetRevision, type StartId } from '../system';
 import type { ShapeId } from '../void';
 import type { ConsumableRow } from './consumable';
 import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';
@@ -105,8 +105,13 @@ export interface Method {
 }
 
 /** The option of a matter that holds until somebody chooses. */
-export const usualOption = ({ usual, byDefault }: School, sheet: SheetRevision | null): string =>
-  (sheet && usual?.(sheet)) ?? byDefault;
+export function usualOption({ usual, byDefault, options }: School, sheet: SheetRevision | null): string {
+  const own = sheet && usual?.(sheet);
+  if (own) return own;
+  // A pack that is usually mixed whole stays so until somebody parts it.
+  const whole = options.find((o) => o.effect.split === 'whole');
+  return whole && sheet?.kits.some((k) => !k.splittable && mayBeSplit(k)) ? whole.id : byDefault;
+}
 
 /** What holds of each school of a method until somebody chooses, with a system. */
 export const defaultSchools = (method: Method, sheet: SheetRevision | null = null): Record<string, string> =>
@@ -133,6 +138,13 @@ export function effectsOf(
       );
     }),
   );
+}
+
+/** A pack as it is planned with: parted where somebody chose that and no sheet forbids it. */
+export function kitAsChosen(kit: Kit, method: Method, schools: Readonly<Record<string, string>>): Kit {
+  const weighed = choiceWith(method, 'split', 'weighed');
+  const parts = weighed !== null && schools[weighed.school] === weighed.option;
+  return parts && !kit.splittable && mayBeSplit(kit) ? { ...kit, splittable: true } : kit;
 }
 
 /** The option that brings an effect about, as a press would choose it; null where the method has none. */

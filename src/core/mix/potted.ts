@@ -1,5 +1,5 @@
 import { exactly, line, minutes, ml, refuse, texts } from '../say';
-import { type Kit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
+import { type Kit, mayBeSplit, PART_IDS, type PartId, proportionOf, type SheetRevision, staysWhole } from '../system';
 import { figure } from '../units';
 import { beforehand, beforeOf, countedBefore } from './caps';
 import { cutShort } from './cut-short';
@@ -253,7 +253,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
         kit: ml(kitMl),
         cap: ml(caps.capMl),
         binds: caps.binds,
-        splittable: ask.kit.splittable ? 'yes' : 'no',
+        splittable: mayBeSplit(ask.kit) ? 'yes' : 'no',
       }),
     );
   const pots = shared(placed, 0, sharings);

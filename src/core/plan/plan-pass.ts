@@ -5,6 +5,7 @@ import {
   ENGINES,
   effectsOf,
   isTaken,
+  kitAsChosen,
   type Method,
   type MethodContext,
   type StepContext,
@@ -196,7 +197,8 @@ export function preparePass(
         stage: here.problem.field === 'dosePct' || here.problem.field === 'blend' ? 'mix' : 'material',
       });
   }
-  const kit = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
+  const printed = sheet ? (sheet.kits.find((k) => k.id === repair.kitId) ?? sheet.kits[0] ?? null) : null;
+  const kit = printed && kitAsChosen(printed, method, repair.schools);
   if (!sheet) open.material = [OPEN.system()];
   // Asked of the sheet as typed: what thickens a liquid is no reason against it.
   else if (!isTaken(method, ask.sheet!))

@@ -202,6 +202,10 @@ export const staysWhole = (
   split: 'whole' | 'weighed',
 ): boolean => split === 'whole' || !kit.splittable;
 
+/** Whether somebody may choose to part it: only a sheet forbids that. */
+export const mayBeSplit = (kit: Pick<SheetRevision['kits'][number], 'splittable' | 'splitUntold'>): boolean =>
+  kit.splittable || kit.splitUntold === true;
+
 /** The volume of a kit that plans, mL: the sheet's own yield or coverage where that is smaller than geometry. */
 export const plannedKitMl = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): number =>
   Math.min(

@@ -1,5 +1,5 @@
 'use client';
-import type { Option, Setting, Stage } from '@/core/method';
+import { type Option, type Setting, type Stage, usualOption } from '@/core/method';
 import { pacedAmounts, pacedMinutes, pieceName, plannedOtherwise, schoolsOf, settingOf } from '@/core/plan';
 import type { PassView, RepairView } from '@/core/record';
 import { isMetered } from '@/core/system';
@@ -41,10 +41,10 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
             )}
             <p className="soft text-sm mt-0.5">
               {option ? phrase`Fits ${option.fits}. ` : ''}
-              {chosen[school.id] === school.byDefault
+              {chosen[school.id] === usualOption(school, sheet)
                 ? school.why
                 : phrase`The usual choice is “${
-                    school.options.find((o) => o.id === school.byDefault)?.label
+                    school.options.find((o) => o.id === usualOption(school, sheet))?.label
                   }”: ${school.why}`}
             </p>
           </div>

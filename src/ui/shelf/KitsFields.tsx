@@ -1,6 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import { type PartId, type SheetRevision, systemKind } from '@/core/system';
+import { isPartedUsually, type PartId, type SheetRevision, systemKind } from '@/core/system';
 import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
@@ -81,7 +81,7 @@ export function KitsFields({
               title="Price, yield, what else is in it"
               says={
                 joined([k.price.trim(), k.yieldMl.trim(), k.contents.trim()].filter(Boolean), ', ') ||
-                (k.splittable ? 'parts are weighed out of it' : 'mixed whole')
+                ((k.splittable ?? isPartedUsually(kind)) ? 'parts are weighed out of it' : 'mixed whole')
               }
             >
               <div className="grid sm:grid-cols-3 lg:grid-cols-6 gap-2 items-start">
@@ -93,11 +93,12 @@ export function KitsFields({
                 <Choice
                   label="May be split"
                   options={[
+                    { id: '', label: 'not said' },
                     { id: 'no', label: 'no' },
                     { id: 'yes', label: 'yes' },
                   ]}
-                  value={k.splittable ? 'yes' : 'no'}
-                  onChange={(v) => set(k.key, { splittable: v === 'yes' })}
+                  value={k.splittable === null ? '' : k.splittable ? 'yes' : 'no'}
+                  onChange={(v) => set(k.key, { splittable: v === '' ? null : v === 'yes' })}
                 />
               </div>
             </Fold>
@@ -114,7 +115,7 @@ export function KitsFields({
           </div>
         );
       })}
-      <button type="button" className="btn text-sm mb-2" onClick={() => onChange([...kits, blankKit(kind)])}>
+      <button type="button" className="btn text-sm mb-2" onClick={() => onChange([...kits, blankKit()])}>
         <Plus size={16} aria-hidden="true" /> Another pack
       </button>
     </>

@@ -290,15 +290,28 @@ test('another kind keeps the times that were typed and offers those that its she
 test('two tins are weighed out of, a kit with its sand is mixed whole, unless somebody has said otherwise', () => {
   const split = (d: SheetDraft) => d.kits.map((k) => k.splittable);
   const paste = blankDraft();
-  expect(split(paste)).toEqual([true]);
+  expect(split(paste)).toEqual([null]);
   const mortar = ofKind(paste, 'mortar-kit');
-  expect([split(mortar), split(ofKind(mortar, 'liquid-resin')), split(ofKind(mortar, 'anchor-pack'))]).toEqual([
-    [false],
-    [true],
-    [false],
-  ]);
+  expect(split(mortar)).toEqual([null]);
   const said = { ...mortar, kits: mortar.kits.map((k) => ({ ...k, splittable: true })) };
   expect(split(ofKind(said, 'sachets'))).toEqual([true]);
+  // As it is kept: by what is usual for its kind, with a mark that nobody said it; read again it is not said still.
+  const kept = (kind: SheetRevision['kind'], splittable: boolean | null) => {
+    const d = draftOf(sampleSheets.find((s) => s.kind === kind)!);
+    const made = read({ ...d, kits: d.kits.map((k) => ({ ...k, splittable })) });
+    if (!('sheet' in made)) throw new Error(JSON.stringify(made.faults));
+    const [kit] = made.sheet.kits;
+    expect(split(draftOf(made.sheet))[0]).toBe(splittable);
+    return [kit!.splittable, kit!.splitUntold ?? false];
+  };
+  expect([kept('mortar-kit', null), kept('paste', null)]).toEqual([
+    [false, true],
+    [true, true],
+  ]);
+  expect([kept('mortar-kit', true), kept('paste', false)]).toEqual([
+    [true, false],
+    [false, false],
+  ]);
 });
 
 describe('sand told by bulk volume', () => {

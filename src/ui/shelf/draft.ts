@@ -3,7 +3,6 @@ import { attempt, type Said } from '@/core/say';
 import {
   type BaseMaterial,
   type Flow,
-  isPartedUsually,
   type Limits,
   type Milestone,
   type MilestoneId,
@@ -43,7 +42,8 @@ export interface KitDraft {
   readonly yieldMl: string;
   readonly price: string;
   readonly contents: string;
-  readonly splittable: boolean;
+  /** Null where nobody has said: then it is as usual for its kind. */
+  readonly splittable: boolean | null;
 }
 
 /** A sheet as typed: every field its text, nothing lost until it can be read. */
@@ -106,14 +106,14 @@ export interface SheetDraft extends HolesDraft {
 }
 
 const NO_MASS: KitDraft['massG'] = { A: '', B: '', C: '', D: '' };
-export const blankKit = (kind: SheetRevision['kind']): KitDraft => ({
+export const blankKit = (): KitDraft => ({
   key: nanoid(6),
   label: '',
   massG: NO_MASS,
   yieldMl: '',
   price: '',
   contents: '',
-  splittable: isPartedUsually(kind),
+  splittable: null,
 });
 
 /** Parts as a kind usually has them, as text; their densities are left for the sheet to say. */
@@ -169,10 +169,6 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
       ]),
     ) as unknown as SheetDraft['parts'],
     times: timesOfKind(kind, draft.times),
-    // Whether a pack is parted follows the kind as long as nobody has said otherwise.
-    kits: draft.kits.map((k) =>
-      k.splittable === isPartedUsually(draft.kind) ? { ...k, splittable: isPartedUsually(kind) } : k,
-    ),
     hazards: usual(draft.hazards, was.hazards) ? spec.hazards.join('\n') : draft.hazards,
     protection: usual(draft.protection, was.protection) ? spec.protection.join('\n') : draft.protection,
   };
@@ -202,7 +198,7 @@ export const blankDraft = (): SheetDraft => ({
   covers: '',
   uptake: '',
   times: timesOfKind('paste', []),
-  kits: [blankKit('paste')],
+  kits: [blankKit()],
   mixerVolume: '',
   mixerPurge: '',
   mixerReach: '',
@@ -321,7 +317,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
       yieldMl: as(`kits.${k.id}.yieldMl`, 'volume', k.yieldMl),
       price: k.price === null ? '' : `${k.price} ${s.currency ?? ''}`.trim(),
       contents: k.contents.map((c) => `${c.count} ${c.what}`).join(', '),
-      splittable: k.splittable,
+      splittable: k.splitUntold ? null : k.splittable,
     })),
     mixerVolume: as('mixerVolume', 'volume', s.mixer?.volumeMl ?? null),
     mixerPurge: as('mixerPurge', 'volume', s.mixer?.purgeMl ?? null),

@@ -20,7 +20,7 @@ test('what is wrong goes through the form and comes out by its field, with its s
     ...blankDraft(),
     ratio: '2:1',
     times: [time],
-    kits: [{ ...blankKit('paste'), massG: { A: 'x', B: '', C: '', D: '' } }],
+    kits: [{ ...blankKit(), massG: { A: 'x', B: '', C: '', D: '' } }],
   };
   const said = read(draft);
   if (!('faults' in said)) throw new Error('it has nothing wrong');

@@ -41,6 +41,14 @@ const F = findings({
     why: 'Of {parts} the sheet prints no density; as usual for such a part it is {density}, give or take {spread}. What is weighed for this void may be so much too little or too much.',
     todo: 'Weigh a measured cup of each once and type its density into the sheet’s next revision, or keep that much in hand.',
   },
+  'density-whole': {
+    id: 'density',
+    severity: 'caution',
+    stage: 'mix',
+    title: 'What a kit makes hangs on a density that is not on the sheet',
+    why: 'Of {parts} the sheet prints no density; as usual for such a part it is {density}, give or take {spread}. {kits, plural, one {The kit makes} other {The # kits make}} {made} by it; {needed} are needed.',
+    todo: 'Look on the pack for what it makes and type that into the sheet’s next revision, or have one more within reach.',
+  },
   moisture: {
     severity: 'stop',
     stage: 'material',
@@ -232,21 +240,25 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const guessed = sheet.parts.filter(
       (p) => !p.filler && p.role !== 'water' && sheet.estimated.includes(`density${p.id}`),
     );
-    return guessed.length
-      ? [
-          F.density({
-            parts: listed(
-              guessed.map((p) => `${p.id}, ${p.name}`),
-              'and',
-            ),
-            density: listed(
-              guessed.map((p) => density(p.densityGPerMl)),
-              'and',
-            ),
-            spread: percent(USUAL_DENSITY_SPREAD * 100),
-          }),
-        ]
-      : [];
+    if (!guessed.length) return [];
+    const told = {
+      parts: listed(
+        guessed.map((p) => `${p.id}, ${p.name}`),
+        'and',
+      ),
+      density: listed(
+        guessed.map((p) => density(p.densityGPerMl)),
+        'and',
+      ),
+      spread: percent(USUAL_DENSITY_SPREAD * 100),
+    };
+    const { kits, batches, toMixMl } = plan.mix;
+    if (batches.some((b) => b.kits === null)) return [F.density(told)];
+    // Of whole kits nothing is weighed. What they make may be less; where the paper tells it, or enough is over, not.
+    const madeMl = kits.use * kits.volumeMl;
+    return kits.kit.yieldMl !== null || madeMl * (1 - USUAL_DENSITY_SPREAD) >= toMixMl
+      ? []
+      : [F['density-whole']({ ...told, kits: kits.use, made: ml(madeMl), needed: ml(toMixMl) })];
   },
 
   lots: ({ job, plan, stock }) => {

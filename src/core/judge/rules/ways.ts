@@ -1,6 +1,6 @@
 import { choiceWith, type Method } from '../../method';
 import { texts } from '../../say';
-import type { Kit } from '../../system';
+import { type Kit, mayBeSplit } from '../../system';
 import type { Finding } from '../finding';
 
 /** What a press says that mends a finding about amounts. */
@@ -19,7 +19,7 @@ export const WAYS = texts('finding.rate.way', {
 /** The way out of whole kits, where sheet and method have it. */
 export const weighed = (method: Method, kit: Kit): NonNullable<Finding['ways']> => {
   const weigh = choiceWith(method, 'split', 'weighed');
-  return kit.splittable && weigh
+  return mayBeSplit(kit) && weigh
     ? [{ say: WAYS.weigh(), set: { path: ['schools', weigh.school], value: weigh.option } }]
     : [];
 };
