@@ -56,6 +56,14 @@ test('orientation, wetness and moisture decide', () => {
       met: null,
       says: saying(`found ${surface}; the sheet says nothing, usual is bone dry`),
     });
+  const mute = sampleSheets.map((s) => ({
+    ...s,
+    finish: { colour: '', sanding: 'silent' as const, paintable: 'silent' as const },
+  }));
+  expect(criterion(held(ramp, {}, ramp!.job, mute), 'mortar', 'finish')).toMatchObject({
+    met: null,
+    says: saying('the sheet says nothing of it'),
+  });
   expect(criterion(held(ramp), 'crack', 'base').met).toBeNull();
   expect(criterion(held(ramp, { moisturePct: 8 }), 'crack', 'base')).toMatchObject({
     met: false,

@@ -77,6 +77,7 @@ const SUIT = texts('suit', {
   'wetness-usual': 'found {found}; the sheet says nothing, usual is {wants}',
   'too-wet': 'found {found}, the sheet wants {wants}',
   'wet-it': 'found {found}: wet it to {wants}',
+  'finish-untold': 'the sheet says nothing of it',
   'no-sanding': 'cannot be sanded',
   sanding: '{how} to sand',
   'no-paint': 'takes no paint',
@@ -351,10 +352,15 @@ function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion
   const cut = mine.context?.effects.level === 'crown';
   const words = [
     finish.colour,
-    finish.sanding === 'not' ? SUIT['no-sanding']() : SUIT.sanding({ how: finish.sanding }),
+    finish.sanding === 'silent'
+      ? ''
+      : finish.sanding === 'not'
+        ? SUIT['no-sanding']()
+        : SUIT.sanding({ how: finish.sanding }),
     finish.paintable === 'no' ? SUIT['no-paint']() : '',
   ].filter((w) => w !== '');
-  return c('finish', 'Finish', cut ? finish.sanding !== 'not' : null, both(words));
+  const cuts = cut && finish.sanding !== 'silent' ? finish.sanding !== 'not' : null;
+  return c('finish', 'Finish', cuts, words.length ? both(words) : SUIT['finish-untold']());
 }
 
 function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {

@@ -194,7 +194,7 @@ export const SheetRevision = z.object({
   uptakeMlPerM2: positive.nullable(),
   finish: z.object({
     colour: z.string().max(80),
-    sanding: z.enum(['easy', 'hard', 'not']),
+    sanding: z.enum(['easy', 'hard', 'not', 'silent']),
     paintable: z.enum(['yes', 'no', 'silent']),
     /** What its paper says of a greasy film on its face; left out where it is silent: then its family tells. */
     film: z.enum(['leaves', 'none']).optional(),

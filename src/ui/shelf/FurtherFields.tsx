@@ -2,6 +2,7 @@
 import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL, usualMixMin } from '@/core/system';
 import { joined, phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
+import { sandingText } from './sanding-text';
 import { Fold, SheetSelect, SheetText, useExamples, useSheetFields } from './sheet-fields';
 
 /** What a sheet may say beside ratio, packs, times and limits; each folded until it is wanted. */
@@ -148,7 +149,7 @@ function FinishFields() {
   return (
     <Fold
       title="Colour and finish"
-      says={phrase`${draft.colour.trim() || 'no colour said'}, ${draft.sanding === 'not' ? 'not to be sanded' : phrase`${draft.sanding} to sand`}`}
+      says={joined([draft.colour.trim() || 'no colour said', sandingText(draft.sanding) ?? ''].filter(Boolean), ', ')}
     >
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         <SheetText field="colour" label="Colour" />
@@ -166,6 +167,7 @@ function FinishFields() {
             { id: 'easy', label: 'easy' },
             { id: 'hard', label: 'hard' },
             { id: 'not', label: 'not at all' },
+            { id: 'silent', label: 'silent' },
           ]}
           value={draft.sanding}
           onChange={(sanding) => set({ sanding })}

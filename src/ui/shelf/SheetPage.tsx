@@ -31,6 +31,7 @@ import { blankDraft, draftOf, said } from './draft';
 import { Lots } from './Lots';
 import type { NumberLimit } from './limit-list';
 import { SheetForm } from './SheetForm';
+import { sandingText } from './sanding-text';
 import { TimeChart } from './TimeChart';
 
 /** A sheet as typed in; immutable, so that a change makes the next revision. */
@@ -283,11 +284,11 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       joined(
         [
           s.finish.colour,
-          s.finish.sanding === 'not' ? 'not to be sanded' : phrase`${s.finish.sanding} to sand`,
+          sandingText(s.finish.sanding),
           s.finish.film === 'none' ? 'no greasy film' : s.finish.film ? 'leaves a greasy film' : '',
         ].filter(Boolean),
         ', ',
-      ),
+      ) || null,
     ],
     ['stored', span('storeMin', s.storage.minC, 'storeMax', s.storage.maxC, 'temperature')],
     [

@@ -216,7 +216,7 @@ export const blankDraft = (): SheetDraft => ({
   primer: 'silent',
   colour: '',
   flow: '',
-  sanding: 'hard',
+  sanding: 'silent',
   paintable: 'silent',
   film: '',
   storeMin: '',
