@@ -1,4 +1,5 @@
-import { exactly, line, type Message, minutes, ml, refuse, texts } from '../say';
+import { exactly, line, type Message, minutes, ml, refuse, texts, type Voice } from '../say';
+import type { EstimableField } from '../system';
 import { figure } from '../units';
 import { facesPerPot, partsNamed } from './like-parts';
 import { type Batch, type MixAsk, type MixBasis, type MixResult, NOTHING_DRAWN, partsOf, yieldLines } from './mix-ask';
@@ -194,20 +195,22 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
   const mixers = sheet.mixer ? goes.filter((p) => p.fresh).length : 0;
   const perMixer = sheet.mixer ? sheet.mixer.volumeMl + ask.tubeMl + (ask.purge ? sheet.mixer.purgeMl : 0) : 0;
   const all = [...lines];
-  const lost = (id: string, label: Message, n: number, each: number, perMixer = true) =>
+  // What stays in a mixer is a word of the sheet only where that prints it; what a tube holds is worked out.
+  const whose = (field: EstimableField): Voice => (sheet.estimated.includes(field) ? 'assumed' : 'sheet');
+  const lost = (id: string, label: Message, n: number, each: number, voice: Voice, perMixer = true) =>
     all.push({
       id,
       label,
       ml: n * each,
       expression: SAY.times({ n, each: exactly(ml(each)) }),
-      voice: 'sheet',
+      voice,
       lost: true,
       ...(perMixer ? { perMixer } : {}),
     });
   if (sheet.mixer && mixers > 0) {
-    if (ask.purge) lost('purge', SAY.purge(), mixers, sheet.mixer.purgeMl);
-    lost('mixer', SAY.mixers(), mixers, sheet.mixer.volumeMl);
-    if (ask.tubeMl > 0) lost('tube', SAY.tubes(), mixers, ask.tubeMl);
+    if (ask.purge) lost('purge', SAY.purge(), mixers, sheet.mixer.purgeMl, whose('mixerPurge'));
+    lost('mixer', SAY.mixers(), mixers, sheet.mixer.volumeMl, whose('mixerVolume'));
+    if (ask.tubeMl > 0) lost('tube', SAY.tubes(), mixers, ask.tubeMl, 'computed');
   }
   const pressed = placed + mixers * perMixer;
   // Every pack is pressed out until both its parts flow: that much of it never reaches a mixer.
@@ -223,7 +226,7 @@ export function metered({ ask, proportion, kitMl, lines, placed, safety }: MixBa
   const seen = ask.mixerOn ? 1 : 0;
   const packsFor = (volumeMl: number) => Math.max(seen, Math.ceil((volumeMl - seen * flow) / (kitMl - flow) - 1e-9));
   const [use, buy] = [packsFor(pressed), packsFor(pressed + safety)];
-  if (flow > 0 && use > seen) lost('flow', SAY.flow(), use - seen, flow, false);
+  if (flow > 0 && use > seen) lost('flow', SAY.flow(), use - seen, flow, 'sheet', false);
   const toMixMl = pressed + (use - seen) * flow;
   const onHandMl = pressed + safety + (buy - seen) * flow;
   const batches = goes.map(({ share, fresh, ...named }, index): Batch => {

@@ -254,6 +254,15 @@ describe('metered', () => {
       /leaves nothing of a pack/,
     );
   });
+  test('what stays in a mixer is a word of the sheet only where that prints it', () => {
+    const voices = (sheet: SheetRevision) =>
+      Object.fromEntries(amounts(ask(sheet, { tubeMl: 5 })).lines.map((l) => [l.id, l.voice]));
+    expect(voices(resinSheet)).toMatchObject({ purge: 'sheet', mixer: 'sheet', tube: 'computed' });
+    const silent = (...estimated: SheetRevision['estimated']) => voices({ ...resinSheet, estimated });
+    expect(silent('mixerPurge')).toMatchObject({ purge: 'assumed', mixer: 'sheet' });
+    expect(silent('mixerVolume')).toMatchObject({ purge: 'sheet', mixer: 'assumed' });
+  });
+
   test('first shots used: no purge line', () => {
     expect(amounts(ask(resinSheet, { purge: false })).lines.some((l) => l.id === 'purge')).toBe(false);
   });
