@@ -1,7 +1,7 @@
 import { ONLY_AIR, valueAt } from '@/core/climate';
 import { calendarFile } from '@/core/file';
 import { methodOf } from '@/core/method';
-import { type Piece, pieceOf, withPiece } from '@/core/plan';
+import { arranged, type Piece, pieceOf, withPiece } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import type { Said } from '@/core/say';
 import { freshJob } from '@/ui/workspace/fresh';
@@ -115,6 +115,17 @@ test('packs kept warmer than the air go to their place before a night; as warm a
   expect(today.calendar).not.toMatch(/closed packs/);
   expect(planned(null, { materialC: 3, plannedStart: tomorrow }).told('kept')[0]![0]).toMatch(/kept cooler/);
   for (const materialC of [null, 9, 12, 6]) expect(planned(null, { materialC }).told('kept')).toEqual([]);
+  // Once the first is mixed they are there; begun upon before that, they still have to come.
+  const mixed = planned(null, { materialC: 20, plannedStart: tomorrow });
+  const mix = mixed.plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!;
+  for (const [over, left] of [
+    [{}, 1],
+    [{ begunAt: mix.startMs }, 0],
+    [{ begunAt: mix.startMs, doneAt: mix.endMs }, 0],
+  ] as const) {
+    const steps = mixed.plan.steps.map((s) => (s.id === mix.id ? { ...s, ...over } : s));
+    expect(arranged({ ...mixed.plan, steps }, mixed.view.job, NOW).filter((a) => a.what === 'kept')).toHaveLength(left);
+  }
   // Over a weekend the last day before the night is Friday.
   const monday = planned(null, { materialC: 20, plannedStart: at('2027-05-17T08:00') });
   expect(monday.told('kept')[0]![2]).toMatch(/by Fri 16:30/);

@@ -98,6 +98,37 @@ test('both a tent and another system were offered', () => {
   expect([...offered].sort()).toEqual(expect.arrayContaining(['system', 'tent']));
 });
 
+test.each([
+  ['mortar-patch', 'anchor'],
+  ['plate-bond', 'cement-patch'],
+  ['body-filler', 'small-part'],
+])('with the crew at %s as well, what opens %s comes about as told, and is a gain', (other, id) => {
+  for (const tempC of [3, 8]) {
+    const { ask, repair } = asked({ id, tempC });
+    const beside = { ...asked({ id: other, tempC }).repair, jobId: ask.job.id, order: 0 };
+    const both: JobAsk = { ...ask, repairs: [beside, repair], sheets: [...ask.sheets, sheetOf(other)] };
+    const mineIn = (repairs: JobAsk['repairs']) =>
+      planJob({ ...both, repairs }).repairs.find((p) => p.repairId === repair.id)!;
+    const was = mineIn(both.repairs).openMs;
+    const openers = openersOf(both, repair.id);
+    expect(openers.length).toBeGreaterThan(0);
+    for (const o of openers) {
+      const made = mineIn([beside, withPiece(repair, openedBy(o, pieceOf(repair)))]);
+      const mix = made.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!;
+      expect([mix.startMs, made.openMs]).toEqual([o.startMs, o.readyMs]);
+      if (was !== null) expect(made.openMs!).toBeLessThan(was);
+    }
+  }
+});
+
+test('an hour that was chosen before the tent can be up moves with it', () => {
+  const { ask, repair } = asked({ id: 'anchor', tempC: 3 });
+  const early = withPiece(repair, { ...pieceOf(repair), plannedStart: NOW });
+  const kinds = openersOf({ ...ask, repairs: [early] }, repair.id).map(({ kind, startMs }) => [kind, startMs]);
+  expect(kinds).toEqual(openersOf(ask, repair.id).map(({ kind, startMs }) => [kind, startMs]));
+  expect(kinds.map(([kind]) => kind)).toContain('tent');
+});
+
 test('a system of which nobody can say when it is ready is not offered to be ready in time', () => {
   const of = (within?: number) => {
     const { ask, repair } = asked({ id: 'plate-bond', tempC: 15, within, others: ['body-filler'] });

@@ -70,9 +70,10 @@ export function arranged(
     const always = cover.fromHour <= 0 && cover.toHour >= 24;
     out.push({ what: 'cover', byMs: cover.upMs ?? null, untilMs, warmK: cover.warmK, always });
   }
-  const [first] = mixing;
+  // Once the first is mixed they are there.
+  const first = steps.find(mixes);
   const held = piece.materialC;
-  if (thermal && first && held !== null && first.begunAt === null) {
+  if (thermal && first && held !== null && first.begunAt === null && first.doneAt === null) {
     const air = attempt(() => valueAt(thermal.air, first.startMs));
     if (air.ok && Math.abs(held - air.value) > AS_THE_AIR_K)
       out.push({

@@ -152,7 +152,23 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   // What cannot be said to be ready opens nothing that has an hour, and is no match for what can.
   const told = out.filter((o) => o.readyMs !== null);
   const open = told.length || ask.job.wantedAt !== null ? told : out;
-  return open.length || !nearest ? open : [nearest];
+  const found = open.length || !nearest ? open : [nearest];
+  return ask.repairs.length > 1 ? found.flatMap((o) => amongOthers(o, ask, planned, repair)) : found;
+}
+
+/** What is offered as it comes about where the crew is at other repairs of the job as well; nothing where it is no gain. */
+function amongOthers(o: Opener, ask: JobAsk, planned: JobPlan, repair: Piece): readonly Opener[] {
+  const ofMine = ({ repairs }: JobPlan) => repairs.find((p) => p.repairId === repair.id);
+  const repairs = ask.repairs.map((r) => (r.id === repair.id ? withPiece(r, openedBy(o, repair)) : r));
+  const made = ofMine(planJob({ ...ask, repairs }));
+  const mix = made?.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+  if (!made || !mix) return [];
+  const readyMs = made.openMs;
+  const was = ofMine(planned)?.openMs ?? null;
+  if (was !== null && (readyMs === null || readyMs > was - GAIN_MS)) return [];
+  const { wantedAt } = ask.job;
+  const lateMin = readyMs !== null && wantedAt !== null && readyMs > wantedAt ? (readyMs - wantedAt) / MIN_MS : null;
+  return [{ ...o, startMs: mix.startMs, readyMs, missMin: lateMin }];
 }
 
 /** Keeps what was tried and opens nothing. */
@@ -181,8 +197,10 @@ const readyOf = (s: Starts): number => {
  * @param notBefore from when what is changed is there
  */
 function trial(ask: JobAsk, planned: JobPlan, repair: Piece, from: number, notBefore = ask.job.startFrom): Tried {
-  const draft = withPiece(ask.repairs.find((r) => r.id === repair.id)!, repair);
   const job = { ...ask.job, startFrom: Math.max(ask.job.startFrom, notBefore) };
+  const { plannedStart } = repair;
+  const after = plannedStart !== null && plannedStart < notBefore ? { ...repair, plannedStart: null } : repair;
+  const draft = withPiece(ask.repairs.find((r) => r.id === repair.id)!, after);
   // When it begins is asked of the first pass: what comes after it follows.
   const plan = planJob({ ...ask, job, repairs: [draft], actuals: new Map() }).repairs[0];
   const starts = plan ? startsAskOf(plan, job, planned.windows, from) : null;

@@ -54,7 +54,7 @@ export function StartStrip({ view, at, nowMs }: StageProps) {
   if (started) return null;
   // Where it cannot be planned at all what would open it is wanted most.
   if (!found)
-    return plan.sheet && plan.void && plan.problems.some((p) => p.stage === 'mix') ? (
+    return plan.sheet && plan.void && plan.problems.some((p) => p.field === 'materialC') ? (
       <section aria-label="Starts">
         <Heading aside="as it is no hour can be planned">When to begin</Heading>
         <Openers view={view} at={at} nowMs={nowMs} none />
