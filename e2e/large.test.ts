@@ -41,6 +41,8 @@ function patch() {
     void: voidOf(drawnShape(method, { 'outline.length': 4000, 'outline.width': 1500, 'depth.mean': 50 })),
     sheetId: sheet.id,
     kitId: sheet.kits[0]!.id,
+    // Of a surplus that somebody chose no bag is filled up.
+    settings: { over: 8 },
     answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
   });
   return { job, repairs: [{ ...repair, id: 'slab' }], sheets: [sheet] };

@@ -56,6 +56,11 @@ test('orientation, wetness and moisture decide', () => {
       met: null,
       says: saying(`found ${surface}; the sheet says nothing, usual is bone dry`),
     });
+  const dry = criterion(held(ramp, {}, ramp!.job, silent), 'cement', 'wetness');
+  expect(dry).toMatchObject({
+    met: null,
+    says: saying('found bone dry: wet it to saturated, no puddles, as is usual for its kind'),
+  });
   const mute = sampleSheets.map((s) => ({
     ...s,
     finish: { colour: '', sanding: 'silent' as const, paintable: 'silent' as const },

@@ -75,6 +75,7 @@ const SUIT = texts('suit', {
   'no-sag': 'the sheet says nothing of {where}',
   sag: '{lift} {where}, holds {most}',
   'wetness-usual': 'found {found}; the sheet says nothing, usual is {wants}',
+  'wet-it-usual': 'found {found}: wet it to {wants}, as is usual for its kind',
   'too-wet': 'found {found}, the sheet wants {wants}',
   'wet-it': 'found {found}: wet it to {wants}',
   'finish-untold': 'the sheet says nothing of it',
@@ -332,10 +333,12 @@ function sagCriterion({ orientation }: Piece, mine: RepairPlan, { limits: l }: S
 }
 
 function wetnessCriterion({ surface }: Piece, { limits, estimated }: SheetRevision): Criterion {
-  // A figure of ours fails nothing, and is no word of the sheet.
-  if (estimated.includes('wetness'))
-    return c('wetness', 'Wetness', null, SUIT['wetness-usual']({ found: surface, wants: limits.wetness }));
   const [is, may] = [WETNESS.indexOf(surface), WETNESS.indexOf(limits.wetness)];
+  // A figure of ours fails nothing, and is no word of the sheet.
+  if (estimated.includes('wetness')) {
+    const says = SUIT[is < may ? 'wet-it-usual' : 'wetness-usual'];
+    return c('wetness', 'Wetness', null, says({ found: surface, wants: limits.wetness }));
+  }
   return c(
     'wetness',
     'Wetness',
