@@ -103,6 +103,7 @@ test.each([
   ['plate-bond', 'cement-patch'],
   ['body-filler', 'small-part'],
 ])('with the crew at %s as well, what opens %s comes about as told, and is a gain', (other, id) => {
+  let offers = 0;
   for (const tempC of [3, 8]) {
     const { ask, repair } = asked({ id, tempC });
     const beside = { ...asked({ id: other, tempC }).repair, jobId: ask.job.id, order: 0 };
@@ -110,15 +111,15 @@ test.each([
     const mineIn = (repairs: JobAsk['repairs']) =>
       planJob({ ...both, repairs }).repairs.find((p) => p.repairId === repair.id)!;
     const was = mineIn(both.repairs).openMs;
-    const openers = openersOf(both, repair.id);
-    expect(openers.length).toBeGreaterThan(0);
-    for (const o of openers) {
+    for (const o of openersOf(both, repair.id)) {
+      offers++;
       const made = mineIn([beside, withPiece(repair, openedBy(o, pieceOf(repair)))]);
       const mix = made.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!;
       expect([mix.startMs, made.openMs]).toEqual([o.startMs, o.readyMs]);
       if (was !== null) expect(made.openMs!).toBeLessThan(was);
     }
   }
+  expect(offers).toBeGreaterThan(0);
 });
 
 test('an hour that was chosen before the tent can be up moves with it', () => {
