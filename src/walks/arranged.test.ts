@@ -2,11 +2,10 @@ import { ONLY_AIR, valueAt } from '@/core/climate';
 import { calendarFile } from '@/core/file';
 import { methodOf } from '@/core/method';
 import { arranged, type Piece, pieceOf, withPiece } from '@/core/plan';
-import { viewJob } from '@/core/record';
 import type { Said } from '@/core/say';
 import { freshJob } from '@/ui/workspace/fresh';
 import { PLAIN_READER, say } from '@/words';
-import { at, firstRepair, ZONE } from './made';
+import { at, firstRepair, untouched, ZONE } from './made';
 import { ORDINARY } from './ordinary';
 import { typed } from './papers';
 
@@ -36,17 +35,12 @@ function planned(
     ...over,
     base: { ...base, known, surroundings: { ...ONLY_AIR, cover } },
   });
-  const view = viewJob(
+  const view = untouched(
     {
       job,
       repairs: [repair],
       sheets: [sheet],
-      stock: [],
-      snapshots: [],
-      events: [],
-      series: [],
-      attachments: [],
-    } as never,
+    },
     NOW,
   );
   const told = (finding: string) =>

@@ -243,6 +243,12 @@ export const drawnShape = (method: Method, dims: Readonly<Record<string, number>
     );
 };
 
+/** A job in which nothing has happened yet and nothing is on the shelf but its sheets, as a page looks at it. */
+export const untouched = (
+  o: { readonly job: Job; readonly repairs: readonly Repair[]; readonly sheets: readonly SheetRevision[] },
+  nowMs: number,
+) => viewJob({ ...o, stock: [], events: [] }, nowMs);
+
 /** A repair as somebody begins it: a shape, a system, every question answered, all else left. */
 export function firstRepair(
   { job, nowMs }: { readonly job: Job; readonly nowMs: number },

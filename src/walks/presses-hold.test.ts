@@ -1,9 +1,9 @@
 import { methodOf } from '@/core/method';
 import { type Piece, pieceOf, type Repair, withPiece } from '@/core/plan';
-import { type RepairView, viewJob } from '@/core/record';
+import type { RepairView } from '@/core/record';
 import { freshJob } from '@/ui/workspace/fresh';
 import { plainWords } from '@/words';
-import { at, firstRepair, ZONE } from './made';
+import { at, firstRepair, untouched, ZONE } from './made';
 import { ORDINARY } from './ordinary';
 import { typed } from './papers';
 
@@ -35,17 +35,12 @@ test.each(CASES)('%s at %i °C, %f times as large, %i of them', (id, tempC, by, 
   const sheet = typed(paper, NOW);
   const repair = firstRepair({ job, nowMs: NOW }, method, sheet, { dims, count, by });
   const judged = (of: Repair): RepairView =>
-    viewJob(
+    untouched(
       {
         job,
         repairs: [of],
         sheets: [sheet],
-        stock: [],
-        snapshots: [],
-        events: [],
-        series: [],
-        attachments: [],
-      } as never,
+      },
       NOW,
     ).repairs[0]!;
   const found = (view: RepairView) => view.findings;

@@ -1,14 +1,13 @@
 import { methodOf } from '@/core/method';
 import { type Piece, pieceOf, withPiece } from '@/core/plan';
-import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { freshJob } from '@/ui/workspace/fresh';
 import { plainWords } from '@/words';
-import { at, firstRepair, ZONE } from './made';
+import { at, firstRepair, untouched, ZONE } from './made';
 import { flat } from './ordinary';
 import { type Paper, typed } from './papers';
 
-/** A kit of which nobody said whether it may be split: mixed whole as is usual, and parted as soon as somebody wants it. */
+/** A kit of which nobody said whether it may be split: mixed whole as is usual, and parted as soon as one wants it. */
 const NOW = at('2027-05-10T07:00');
 const PAPER: Paper = [
   'mortar-kit',
@@ -33,17 +32,12 @@ function planned(sheet: SheetRevision, over: Partial<Piece> = {}, deepMm = 30) {
   const fresh = firstRepair({ job, nowMs: NOW }, methodOf('mortar-patch')!, sheet, {
     dims: { ...flat(500, 400), 'depth.mean': deepMm },
   });
-  const view = viewJob(
+  const view = untouched(
     {
       job,
       repairs: [withPiece(fresh, { ...pieceOf(fresh), ...over })],
       sheets: [sheet],
-      stock: [],
-      snapshots: [],
-      events: [],
-      series: [],
-      attachments: [],
-    } as never,
+    },
     NOW,
   );
   const { plan, findings } = view.repairs[0]!;

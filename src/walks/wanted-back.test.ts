@@ -1,10 +1,9 @@
 import { methodOf } from '@/core/method';
 import { inTimeOf, pieceOf, type RepairPlan, withPiece } from '@/core/plan';
 import { windowsOver } from '@/core/plan/calendar';
-import { viewJob } from '@/core/record';
 import { freshJob } from '@/ui/workspace/fresh';
 import { PLAIN_READER, say } from '@/words';
-import { at, firstRepair, ZONE } from './made';
+import { at, firstRepair, untouched, ZONE } from './made';
 import { ORDINARY } from './ordinary';
 import { typed } from './papers';
 
@@ -30,17 +29,12 @@ test.each(CASES)('%s, planned from %s', (id, start, [, paper, dims, count]) => {
   const sheet = typed(paper, NOW);
   const fresh = firstRepair({ job, nowMs: NOW }, methodOf(id)!, sheet, { dims, count });
   const seen = (plannedStart: number, wantedAt: number | null) =>
-    viewJob(
+    untouched(
       {
         job: { ...job, wantedAt },
         repairs: [withPiece(fresh, { ...pieceOf(fresh), plannedStart })],
         sheets: [sheet],
-        stock: [],
-        snapshots: [],
-        events: [],
-        series: [],
-        attachments: [],
-      } as never,
+      },
       NOW,
     ).repairs[0]!;
   const opens = seen(at(start), null).plan.openMs!;

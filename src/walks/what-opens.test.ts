@@ -13,10 +13,10 @@ import {
   withPiece,
 } from '@/core/plan';
 import { reasonsOf } from '@/core/plan/start-windows';
-import { viewJob } from '@/core/record';
+import type { JobView } from '@/core/record';
 import { freshJob } from '@/ui/workspace/fresh';
 import { plainWords } from '@/words';
-import { at, ended, firstRepair, ZONE } from './made';
+import { at, ended, firstRepair, untouched, ZONE } from './made';
 import { ORDINARY } from './ordinary';
 import { typed } from './papers';
 
@@ -51,13 +51,12 @@ function asked({ id, tempC, within, others = [], by = id, times = 1 }: Asked) {
   const sheets = [by, ...others].map(sheetOf);
   const repair = firstRepair({ job, nowMs: NOW }, methodOf(id)!, sheets[0]!, { dims, count, by: times });
   const ask: JobAsk = { job, repairs: [repair], sheets, stock: [], actuals: new Map(), nowMs: NOW };
-  const judged = (as = repair) =>
-    viewJob({ ...ask, repairs: [as], snapshots: [], events: [], series: [], attachments: [] } as never, NOW);
+  const judged = (as = repair) => untouched({ job, repairs: [as], sheets }, NOW);
   return { ask, job, repair, sheets, judged };
 }
-const stopsOf = ({ repairs }: ReturnType<typeof viewJob>) =>
+const stopsOf = ({ repairs }: JobView) =>
   repairs[0]!.findings.filter((f) => f.severity === 'stop').map((f) => plainWords(f.title));
-const mixesAt = ({ repairs }: ReturnType<typeof viewJob>) =>
+const mixesAt = ({ repairs }: JobView) =>
   repairs[0]!.plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
 
 const COLD = ['anchor', 'plate-bond', 'mortar-patch', 'small-part', 'body-filler', 'cement-patch', 'timber-soak'];

@@ -35,20 +35,16 @@ export function oursBefore(
 
 const lasting = (steps: readonly PlannedStep[]): number => steps.reduce((ms, s) => ms + s.endMs - s.startMs, 0);
 
-/** Where a joint has to be closed while what was spread first lives: how long that has to be, at the least, ms. */
-export function closingMs(plan: Placed, settings: Piece['settings']): number {
-  const needed = plan.steps
+/** Joints that have to be closed while what was spread first lives, each with the minutes of ours that it has. */
+const closings = (plan: Placed, settings: Piece['settings']) =>
+  plan.steps
     .filter((s) => s.role === 'close' && s.within?.kind === 'use-by' && s.dueMs !== null && s.doneAt === null)
-    .map((s) => s.endMs - countsFrom(s, plan) - lasting(oursBefore(s, s.endMs, plan, settings)));
-  return Math.max(0, ...needed);
-}
+    .map((step) => ({ step, oursMs: lasting(oursBefore(step, step.endMs, plan, settings)) }));
+
+/** Where a joint has to be closed while what was spread first lives: how long that has to be, at the least, ms. */
+export const closingMs = (plan: Placed, settings: Piece['settings']): number =>
+  Math.max(0, ...closings(plan, settings).map(({ step, oursMs }) => step.endMs - countsFrom(step, plan) - oursMs));
 
 /** The joint of a pass that closes after its working time, however quick the hands; undefined where none does. */
 export const closedLate = (plan: Placed, settings: Piece['settings']): PlannedStep | undefined =>
-  plan.steps.find(
-    (s) =>
-      s.role === 'close' &&
-      s.within?.kind === 'use-by' &&
-      s.lateMs > 0 &&
-      lasting(oursBefore(s, s.endMs, plan, settings)) <= s.lateMs,
-  );
+  closings(plan, settings).find(({ step, oursMs }) => step.lateMs > 0 && oursMs <= step.lateMs)?.step;

@@ -156,7 +156,7 @@ export function openersOf(ask: JobAsk, repairId: string): readonly Opener[] {
   return ask.repairs.length > 1 ? found.flatMap((o) => amongOthers(o, ask, planned, repair)) : found;
 }
 
-/** What is offered as it comes about where the crew is at other repairs of the job as well; nothing where it is no gain. */
+/** What is offered as it comes about where the crew is at other repairs as well; nothing where it is no gain. */
 function amongOthers(o: Opener, ask: JobAsk, planned: JobPlan, repair: Piece): readonly Opener[] {
   const ofMine = ({ repairs }: JobPlan) => repairs.find((p) => p.repairId === repair.id);
   const repairs = ask.repairs.map((r) => (r.id === repair.id ? withPiece(r, openedBy(o, repair)) : r));

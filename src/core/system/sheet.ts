@@ -122,7 +122,7 @@ export const Kit = z.object({
   /** Mass of each part in one kit, g; null where the part is not in it. */
   massG: z.object({ A: positive, B: positive, C: positive.nullable(), D: positive.nullable() }),
   splittable: z.boolean(),
-  /** Whether it may be split nobody has said: it is mixed as is usual for its kind, until somebody chooses otherwise. */
+  /** Whether it may be split nobody has said: mixed as is usual for its kind, until somebody chooses otherwise. */
   splitUntold: z.literal(true).optional(),
   /** The sheet's own yield of this kit, mL; null where it gives none. */
   yieldMl: positive.nullable(),

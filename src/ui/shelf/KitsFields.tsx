@@ -93,7 +93,7 @@ export function KitsFields({
                 <Choice
                   label="May be split"
                   options={[
-                    { id: '', label: 'not said' },
+                    { id: '', label: 'silent' },
                     { id: 'no', label: 'no' },
                     { id: 'yes', label: 'yes' },
                   ]}

@@ -68,7 +68,7 @@ export function LimitFields() {
         <div className="mt-2">
           <Choice
             label="Surface"
-            options={[{ id: '', label: 'not said' }, ...WETNESS.map((id) => ({ id, label: id }))]}
+            options={[{ id: '', label: 'silent' }, ...WETNESS.map((id) => ({ id, label: id }))]}
             value={draft.wetness}
             onChange={(wetness) => set({ wetness })}
           />
