@@ -1,9 +1,10 @@
 import { ended } from '@/walks/made';
 import { plainWords, say } from '@/words';
 import { saying } from '@/words/saying.testing';
-import { sampleData } from '../../sample/jobs';
+import { methodsData, sampleData } from '../../sample/jobs';
 import { sampleSheets, sampleStock } from '../../sample/systems';
-import { type Piece, pieceOf, planJob, repairOf } from '../plan';
+import { type Piece, pieceOf, piecesOf, planJob, type Repair, repairOf, withPiece } from '../plan';
+import { mm, texts } from '../say';
 import { suits } from '.';
 
 const NOW = Date.UTC(2026, 4, 5, 6);
@@ -118,4 +119,93 @@ test('a load is held against the strength of each system that can be planned', (
   const huge = criterion(held(winch, { load: { ...load, forceN: 9e7 } }), 'paste', 'load');
   expect([small.met, huge.met]).toEqual([true, false]);
   expect(plainWords(small.says)).toMatch(/^takes [\d.]+ % of its full strength$/);
+});
+
+describe('a pass among others', () => {
+  const { lone } = texts('test.suit', { lone: '{deep}' });
+  const chains = methodsData(NOW, 'Europe/Helsinki').bundles;
+  const everyPass = [...bundles, ...chains].flatMap((bundle) =>
+    bundle.repairs.flatMap((repair) => piecesOf(repair).map((piece) => ({ bundle, repair, piece }))),
+  );
+  const planned = ({ bundle, repair }: (typeof everyPass)[0], over: Repair = repair) =>
+    planJob({
+      job: bundle.job,
+      repairs: bundle.repairs.map((r) => (r.id === repair.id ? over : r)),
+      sheets: bundle.sheets,
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    });
+  const suitsOf = (of: (typeof everyPass)[0], sheets: typeof sampleSheets) => {
+    const plan = planned(of);
+    return { plan, held: ended(suits({ job: of.bundle.job, repair: of.piece, plan, sheets, stock: [] })) };
+  };
+
+  test('what is chosen opens when the plan says, whichever of its passes is looked at', () => {
+    const opens = everyPass.map((of) => {
+      const mine = of.bundle.sheets.filter((s) => s.id === of.piece.sheetId);
+      const { plan, held } = suitsOf(of, mine);
+      const whole = plan.repairs.find((p) => p.repairId === of.repair.id)!;
+      return [of.repair.id, of.piece.passId, held[0]?.openMs ?? null, whole.openMs] as const;
+    });
+    for (const [id, passId, told, own] of opens) expect([id, passId, told]).toEqual([id, passId, own]);
+    expect(opens.filter(([, , told]) => told !== null).length).toBeGreaterThan(20);
+  });
+
+  test('each is held against its own void and method, not those of the last', () => {
+    const fitting = everyPass.filter((p) => p.repair.chain.length > 2);
+    expect(fitting.length).toBeGreaterThan(5);
+    const depths = new Set<string>();
+    for (const of of fitting) {
+      const { plan, held } = suitsOf(of, of.bundle.sheets);
+      const own = plan.repairs
+        .find((p) => p.repairId === of.repair.id)!
+        .passes.find((p) => p.passId === of.piece.passId)!;
+      const says = held.map((s) => plainWords(s.criteria.find((c) => c.id === 'gap')!.says));
+      const deep = plainWords(lone({ deep: mm(own.void!.faces.maxDepthMm) }));
+      depths.add(deep);
+      for (const words of says) expect(words).toContain(deep);
+    }
+    expect(depths.size).toBeGreaterThan(3);
+  });
+
+  test('another system is planned for its pass alone, as the whole job planned with it would be', () => {
+    let tried = 0;
+    for (const of of everyPass.filter((p) => p.repair.chain.length > 1)) {
+      const { held } = suitsOf(of, of.bundle.sheets);
+      for (const { sheet, openMs } of held.filter((s) => s.openMs !== null && s.sheet.id !== of.piece.sheetId)) {
+        const swapped = { ...of.piece, sheetId: sheet.id, dosePct: null, blend: null };
+        const opens = sheet.kits.map((kit) => {
+          const plan = planned(of, withPiece(of.repair, { ...swapped, kitId: kit.id }));
+          return plan.repairs.find((p) => p.repairId === of.repair.id)!.openMs;
+        });
+        expect([of.repair.id, of.piece.passId, sheet.id, opens]).toEqual([
+          of.repair.id,
+          of.piece.passId,
+          sheet.id,
+          expect.arrayContaining([openMs]),
+        ]);
+        tried++;
+      }
+    }
+    expect(tried).toBeGreaterThan(5);
+  });
+
+  test('where another pass is not chosen yet nothing is said of its opening, and nothing fails by it', () => {
+    const of = everyPass.find((p) => p.repair.chain.length > 1)!;
+    const last = of.repair.chain.at(-1)!;
+    const open = withPiece(of.repair, { ...pieceOf(of.repair, last), sheetId: null, kitId: null });
+    const plan = planned(of, open);
+    const [mine] = ended(
+      suits({
+        job: of.bundle.job,
+        repair: pieceOf(open),
+        plan,
+        sheets: [of.bundle.sheets.find((s) => s.id === of.piece.sheetId)!],
+        stock: [],
+      }),
+    );
+    const release = mine!.criteria.find((c) => c.id === 'release')!;
+    expect(release).toMatchObject({ met: null, says: saying('its other passes are not planned yet') });
+  });
 });

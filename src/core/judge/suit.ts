@@ -2,20 +2,17 @@ import { extremes } from '../climate';
 import { ENGINES, methodOf, takenBy, toldOf } from '../method';
 import { beforehandMin } from '../mix';
 import {
+  type ChainPlan,
   closedLate,
-  Hands,
   type Job,
   type JobPlan,
   jobKits,
   loadCheck,
-  NOTHING_YET,
   type Piece,
   type PlannedStep,
-  planPass,
   type RepairPlan,
   spotBySpot,
   strengthOver,
-  workedAt,
 } from '../plan';
 import {
   at,
@@ -43,6 +40,7 @@ import {
   WETNESS,
 } from '../system';
 import { type Money, money } from '../units';
+import { type Tried, triedWith } from './tried-system';
 
 const SUIT = texts('suit', {
   all: '{list}',
@@ -50,6 +48,7 @@ const SUIT = texts('suit', {
   'no-price': 'no price on the sheet',
   price: '{price}',
   'not-planned': 'not planned',
+  'others-open': 'its other passes are not planned yet',
   'no-load': 'none is named',
   'no-strength': 'the sheet prints no strength',
   takes: 'takes {share} of its full strength',
@@ -128,13 +127,13 @@ const said = (low: number | null, high: number | null, of: (value: number) => Qu
  * money. Yields after each: all of them take longer than a page may be kept waiting.
  */
 export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
-  const mine = ask.plan.repairs.find((p) => p.repairId === ask.repair.id);
-  if (!mine) return [];
-  const before = ask.plan.repairs.slice(0, ask.plan.repairs.indexOf(mine));
-  const hands = Hands.of(before.flatMap((p) => p.steps.flatMap(workedAt)));
+  const { id, passId } = ask.repair;
+  const whole = ask.plan.repairs.find((p) => p.repairId === id);
+  const mine = whole?.passes.find((p) => p.passId === passId);
+  if (!whole || !mine) return [];
   const held: Suit[] = [];
   for (const sheet of ask.sheets) {
-    held.push(suitOf(ask, mine, sheet, hands));
+    held.push(suitOf(ask, whole, mine, sheet));
     yield;
   }
   // Prices in unlike currencies are not compared.
@@ -148,34 +147,10 @@ export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
   );
 }
 
-function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: SheetRevision, hands: Hands): Suit {
-  const chosen = repair.sheetId === sheet.id;
-  const kitIds = chosen ? [repair.kitId] : sheet.kits.map((k) => k.id);
-  // Of several kit sizes the first that can be placed in time stands for the system.
-  let tried: RepairPlan | null = null;
-  for (const kitId of kitIds) {
-    const as = {
-      ...repair,
-      sheetId: sheet.id,
-      kitId,
-      dosePct: chosen ? repair.dosePct : null,
-      blend: chosen ? repair.blend : null,
-    };
-    if (!mine.thermal) break;
-    const t = planPass({
-      job,
-      repair: as,
-      sheet,
-      thermal: mine.thermal,
-      windows: plan.windows,
-      hands,
-      actuals: NOTHING_YET,
-      nowMs: plan.nowMs,
-      pots: plan.pots.get(sheet.id) ?? null,
-    });
-    if (!tried || (t.mix && !tried.mix)) tried = t;
-    if (t.mix) break;
-  }
+function suitOf(ask: SuitAsk, whole: ChainPlan, mine: RepairPlan, sheet: SheetRevision): Suit {
+  const { job, repair, stock } = ask;
+  const all = triedWith(ask, whole, sheet);
+  const tried = all?.pass ?? null;
   const cost = tried?.mix ? jobKits(job, [tried], stock, [sheet])[0] : undefined;
   const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
   const criteria = [
@@ -188,7 +163,7 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
     wetnessCriterion(repair, sheet),
     finishCriterion(mine, sheet),
     loadCriterion(repair, tried),
-    releaseCriterion(job, tried),
+    releaseCriterion(job, all),
     c(
       'cost',
       'Cost',
@@ -202,7 +177,7 @@ function suitOf({ job, repair, plan, stock }: SuitAsk, mine: RepairPlan, sheet: 
     criteria,
     fails: criteria.filter((x) => x.met === false).length,
     serves: criteria[0]!.met !== false,
-    openMs: tried?.openMs ?? null,
+    openMs: all?.whole.openMs ?? null,
     cost: price,
   };
 }
@@ -366,21 +341,25 @@ function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion
   return c('finish', 'Finish', cuts, words.length ? both(words) : SUIT['finish-untold']());
 }
 
-function releaseCriterion(job: Job, tried: RepairPlan | null): Criterion {
-  if (!tried?.openMs) {
+function releaseCriterion(job: Job, tried: Tried | null): Criterion {
+  const { whole, pass } = tried ?? {};
+  if (!whole?.openMs) {
+    // What the other passes want is no fault of this system.
+    if (whole?.passes.some((p) => p.passId !== pass?.passId && p.placedMs === null))
+      return c('release', 'Open again', null, SUIT['others-open']());
     const why =
-      tried?.problems[0]?.sentence ??
-      tried?.milestones.findLast((m) => m.kind === tried.serves)?.problem ??
+      whole?.problems[0]?.sentence ??
+      pass?.milestones.findLast((m) => m.kind === pass.serves)?.problem ??
       SUIT['not-planned']();
-    return c('release', 'Open again', tried?.mix ? false : null, why);
+    return c('release', 'Open again', pass?.mix ? false : null, why);
   }
-  if (job.wantedAt === null) return c('release', 'Open again', null, SUIT.opens({ at: at(tried.openMs) }));
-  const hand = (job.wantedAt - tried.openMs) / 60_000;
+  if (job.wantedAt === null) return c('release', 'Open again', null, SUIT.opens({ at: at(whole.openMs) }));
+  const hand = (job.wantedAt - whole.openMs) / 60_000;
   return c(
     'release',
     'Open again',
     hand >= 0,
-    SUIT[hand >= 0 ? 'in-hand' : 'late']({ at: at(tried.openMs), by: minutes(Math.abs(hand)) }),
+    SUIT[hand >= 0 ? 'in-hand' : 'late']({ at: at(whole.openMs), by: minutes(Math.abs(hand)) }),
   );
 }
 

@@ -36,7 +36,7 @@ export * from './paced';
 export * from './photo';
 export * from './place-trial';
 export * from './placed-so-far';
-export { planChain, planPass } from './plan-chain';
+export { planChain, planPass, replanned } from './plan-chain';
 export * from './plan-job';
 export * from './pots';
 export { spotOf } from './prepared-first';

@@ -15,17 +15,9 @@ import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
 import type { PlanStop } from './stand-in';
 import { workedAt } from './step-time';
 import { takenVoid } from './taken-void';
-import {
-  firstClash,
-  type NotBefore,
-  stepAt,
-  type ToolClash,
-  type ToolHold,
-  type ToolLack,
-  type ToolWait,
-  toolLacks,
-} from './tools';
+import { type ToolHold, toolLacks } from './tools';
 import { toolsHeld } from './tools-held';
+import { awaited, withTools } from './within-tools';
 
 const MIN_MS = 60_000;
 const DAY_MS = 86_400_000;
@@ -62,49 +54,6 @@ export function planChain(asks: readonly PassAsk[], taken: Hands, tools: readonl
   const plan = chainOf(done, { holds, lacks, awaits: waits });
   laidOut.set(plan, { going, taken, tools });
   return plan;
-}
-
-/** Tools are tried for so often; after that the plan stands as it is, and says what it lacks. */
-const MOST_TRIALS = 60;
-
-/**
- * Lays a chain out, and again where too few tools are left for it, each time with what lacked them not before the next
- * come off: only ever later, from one hour at which something comes off to another.
- */
-function withTools<T extends { readonly done: readonly Going[] }>(
-  asks: readonly Pick<PassAsk, 'job' | 'actuals' | 'repair'>[],
-  tools: readonly ToolHold[],
-  lay: (notBefore: NotBefore | null) => T,
-): T & { readonly clash: ToolClash | null; readonly waits: readonly ToolWait[] } {
-  const { atHand: has } = asks[0]!.job;
-  const started = new Set(
-    asks.flatMap(({ repair: { passId }, actuals }) =>
-      [...actuals.begun.keys(), ...actuals.done.keys()].map((id) => stepAt({ passId, id })),
-    ),
-  );
-  let notBefore: NotBefore | null = null;
-  let waits: readonly ToolWait[] = [];
-  for (let trial = 1; ; trial++) {
-    const laid = lay(notBefore);
-    const clash = firstClash(toolsHeld(laid.done), tools, has, ({ passId, stepId: id }) =>
-      started.has(stepAt({ passId, id })),
-    );
-    if (clash === null || clash.freeMs === null || trial === MOST_TRIALS) return { ...laid, clash, waits };
-    const key = stepAt({ passId: clash.hold.passId, id: clash.hold.stepId });
-    // What has begun goes on, tools or no tools.
-    if ((notBefore?.get(key) ?? Number.NEGATIVE_INFINITY) >= clash.freeMs) return { ...laid, clash, waits };
-    notBefore = new Map([...(notBefore ?? []), [key, clash.freeMs]]);
-    const { tool, passId, count: needs } = clash.hold;
-    const wait: ToolWait = { tool, passId, needs, has: has[tool]!, untilMs: clash.freeMs };
-    waits = [...waits.filter((w) => w.tool !== tool || w.passId !== passId), wait];
-  }
-}
-
-/** What there would be enough of, and cannot be had when it is wanted. */
-function awaited(clash: ToolClash | null, [first]: readonly PassAsk[]): readonly ToolLack[] {
-  if (!clash) return [];
-  const { tool, passId, count } = clash.hold;
-  return [{ tool, passId, needs: count, has: first!.job.atHand[tool]!, awaited: true }];
 }
 
 /** The block in which a place is prepared. */
@@ -233,6 +182,18 @@ export function opensFrom(plan: ChainPlan, startMs: number): number | null | und
   );
   const last = done.at(-1);
   return failed || !last || last.problem || !last.laying || last.laying.stop ? null : last.laying.cursor;
+}
+
+/**
+ * The same repair among the same others with one of its passes asked anew: another system, another kit.
+ * @returns null for a plan that was not laid out here
+ */
+export function replanned(plan: ChainPlan, passId: string, anew: (was: PassAsk) => PassAsk): ChainPlan | null {
+  const kept = laidOut.get(plan);
+  const asks = kept?.going.map(({ ask: { hands: _, notBefore: __, ...was } }) =>
+    was.repair.passId === passId ? anew(was) : was,
+  );
+  return kept && asks ? planChain(asks, kept.taken, kept.tools) : null;
 }
 
 /** Whether the hands were planned for other repairs before this one. */

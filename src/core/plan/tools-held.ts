@@ -13,7 +13,7 @@ function offMs(laying: Laying, until: MilestoneId): number | null {
 }
 
 /** A pass that has been put on the clock. */
-interface Laid {
+export interface Laid {
   readonly ask: Pick<RepairAsk, 'repair'>;
   readonly ready: { readonly context: StepContext } | null;
   readonly laying: Laying | null;

@@ -6,38 +6,51 @@ import type { ClockUnit } from './time-line';
  * words that occur in several, the longer phrase stands first.
  */
 const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
-  ['recoat-until', /(over|re) ?coat\w*.*(max|until|latest|within)|(max|latest)\w*.*(over|re) ?coat/],
-  ['recoat-until', /überarbeit\w*.*(max|bis|spätest)|(max|spätest)\w*.*überarbeit/],
-  ['recoat-from', /(over|re)[ -]?coat|next coat|between coats|überarbeit|überstreich|überschicht/],
+  ['recoat-until', /(over|re|top)[ -]?coat\w*.*(max|until|latest|within)|(max|latest)\w*.*(over|re|top)[ -]?coat/],
+  ['recoat-until', /über(arbeit|lackier)\w*.*(max|bis|spätest)|(max|spätest)\w*.*über(arbeit|lackier)/],
+  [
+    'recoat-from',
+    /(over|re|top)[ -]?coat|(next|second) coat|between coats|\bpaint|über(arbeit|streich|schicht|lackier)/,
+  ],
   ['primer-wet', /primer.*(wet|tack|open)/],
-  ['stand', /stand(ing)? time|induction|ripen|maturation|reifezeit/],
+  ['stand', /stand(ing)? time|\b(let|to) stand|\bslak|sweat|induction|ripen|maturation|reifezeit/],
   ['mix', /mixing time|mischzeit/],
   ['wash-until', /wash\w*\b.*(within|\bby\b|until|before|latest)|(end|last)\w*( of)? wash/],
   ['wash-from', /\bwash(ing)?\b|waschen/],
   ['clean-by', /clean/],
   ['idle', /idle|nozzle|in the mixer|mixer life/],
   ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
-  [
-    'use-by',
-    /pot ?life|work(ing)? (time|life)|workab|usab|use[- ]?by|application time|processing|topfzeit|verarbeit|gebrauchsdauer/,
-  ],
-  ['open', /open time|assembly|adjust|closing time|offene zeit/],
+  ['use-by', /(pot|pail|bucket|can|work(ing)?) ?life|workab|usab|use[- ]?by|processing/],
+  ['use-by', /(working|work|application|placing|placement|trowel+ing|pumping) time|topfzeit|verarbeit|gebrauchsdauer/],
+  ['open', /open time|assembly|adjust|closing time|offene zeit|offenzeit|korrig/],
   ['foot', /\bfoot|walk|pedestrian|begehbar/],
   ['light-load', /light|leicht/],
-  ['tack-free', /tack|set to touch|touch|dust[- ]?(free|dry)|skin|klebfrei|staubtrocken/],
-  ['next-lift', /(next|between) (lift|layer)|nächste (lage|schicht)/],
-  ['gel', /\bgel|initial set|thumb|\bset(ting)? time|gelier/],
-  ['sandable', /sand|grind|machin|\bfile|schleif|bearbeitbar/],
-  ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength)|handfest|schal/],
-  ['overlay', /lay over|tile over|\bgrouting\b|grout joint|ready to grout|verfug/],
+  ['tack-free', /tack|set to touch|touch|dust[- ]?(free|dry)|skin|hautbild|klebfrei|staubtrocken/],
+  ['next-lift', /(next|second|between) (lift|layer)|(nächste|zweite) (lage|schicht)/],
+  ['gel', /\bgel|initial set|thumb|\bset(ting)? time|^set(s|ting)?$|gelier|abbinde/],
+  [
+    'sandable',
+    /sand|grind|machin|\bfile|polish|drillable|(to|be) drill|drill and|and drill|schleif|bearbeitbar|polier/,
+  ],
+  ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength)|handfest|schal|entform/],
+  ['release', /\bform(s|work)?\b|\b(props?|supports?)\b/],
+  ['overlay', /lay over|tile over|\bgrout|jointing|fill(ing)?( the)? joint|verfug/],
   ['dry', /rain|keep dry|regenfest/],
-  ['wet', /water|immers|chemical|wasser|chemikal/],
+  ['wet', /water|immers|chemical|launch|ponding|wasser|chemikal/],
   ['frost', /frost/],
-  ['load', /load|traffic|torque|vehicle|service|put to use|working strength|functional|belastbar|befahrbar/],
+  ['load', /((fork ?lift|pallet|lorry|truck|trolley|car)s?\b\W*)*traffic/],
+  ['load', /\b(fork ?lift|pallet|lorr|truck|trolley|cars?\b|driv)|vehicle|stapler|lkw|pkw|befahrbar/],
+  ['load', /load|torque|service|put to use|working strength|functional|belastbar/],
   ['full-cure', /full|final(?! set)|\bcure|curing|harden(?!er)|100 ?%|ausgehärtet|durchgehärtet|aushärt|endfest/],
 ];
 /** The hardening of a wet hole is a figure of its own beside the dry one. */
 const OF_WET_HOLES = /(cur|load|harden).*\b(wet|damp|flooded)\b|\b(wet|damp|flooded)\b.*(cur|load|harden)/;
+
+/** Of two loads in one table the one that is borne first: a car before a lorry. */
+const LIGHTER = /\b(cars?|pkw|pallet|trolley|hand ?truck|vans?|hubwagen)\b/;
+
+/** Whether the words of a heading tell of what is light beside a lorry. */
+export const saysLighter = (words: string): boolean => LIGHTER.test(words.toLowerCase());
 
 /** What the words of a heading usually mean in the trade; null where they tell nothing. */
 export function milestoneMeant(words: string): MilestoneId | null {
@@ -78,8 +91,11 @@ export const massIn = (words: string): string | null =>
 export const saysWindow = (words: string): boolean => /window|interval|between|min\W+max|fenster/i.test(words);
 
 /** Words of a heading that the word behind them belongs to: `Max. recoat`, `Light foot traffic`. */
-const BELONGS_TO_NEXT =
-  /(?:\b(?:min(?:imum)?|max(?:imum)?|full|initial|final|light|heavy|early|foot|pedestrian|vehicle|car|working|handling)\.?\s+)+$/i;
+const BELONGS_TO_NEXT = new RegExp(
+  '(?:\\b(?:min(?:imum)?|max(?:imum)?|full|initial|final|light|heavy|early|duty|foot|pedestrian|working|handling|' +
+    'vehicle|car|truck|lorry|pallet|trolley|fork ?lift)\\.?\\s+)+$',
+  'i',
+);
 
 /**
  * The headings of a line whose gaps are lost, cut where the words of a time begin: `Temp Pot life Walk on` over two

@@ -317,8 +317,53 @@ const WORDS: readonly (readonly [string, MilestoneId])[] = [
   ['Time before grouting', 'overlay'],
   ['Can be sanded after', 'sandable'],
   ['Time to remain in the static mixer nozzle', 'idle'],
+  ['Grout', 'overlay'],
+  ['Ready to grout', 'overlay'],
+  ['Fill the joints', 'overlay'],
+  ['Bucket life', 'use-by'],
+  ['Grout pot life', 'use-by'],
+  ['Trowelling time', 'use-by'],
+  ['Let stand', 'stand'],
+  ['Slake', 'stand'],
+  ['Set to touch', 'tack-free'],
+  ['Sets', 'gel'],
+  ['Ready to drill', 'sandable'],
+  ['Cure time in drilled holes', 'full-cure'],
+  ['Ready to polish', 'sandable'],
+  ['Remove forms', 'release'],
+  ['Props off', 'release'],
+  ['Paint', 'recoat-from'],
+  ['Topcoat, latest', 'recoat-until'],
+  ['Second coat', 'recoat-from'],
+  ['Second layer', 'next-lift'],
+  ['Launch', 'wet'],
+  ['Drive on', 'load'],
+  ['Fork lift traffic', 'load'],
+  ['Lorries', 'load'],
+  ['Korrigierzeit', 'open'],
+  ['Entformbar', 'release'],
+  ['Überlackierbar, spätestens', 'recoat-until'],
+  ['Stapler', 'load'],
 ];
 test.each(WORDS)('“%s” is %s', (words, id) => expect(milestoneMeant(words)).toBe(id));
+
+test('cars before lorries are the light load of two; alone they are all it bears', () => {
+  const guesses = (lines: string) => readPasted(lines, 'x', 'cement-water').map(({ guess }) => guess);
+  expect(guesses('Foot traffic 4 h\nCars 24 h\nLorries 72 h')).toEqual(['foot', 'light-load', 'load']);
+  expect(guesses('Foot traffic 4 h\nPallet truck 12 h\nForklift 24 h')).toEqual(['foot', 'light-load', 'load']);
+  expect(guesses('Foot traffic 4 h\nCars 24 h')).toEqual(['foot', 'load']);
+  expect(guesses('Light load 12 h\nCars 24 h\nLorries 72 h')).toEqual(['light-load', 'load', 'load']);
+  expect(guesses('Temp  Foot  Car  Truck\n10 °C  8 h  48 h  96 h\n20 °C  4 h  24 h  48 h')).toEqual([
+    'foot',
+    'light-load',
+    'load',
+  ]);
+});
+
+test('what a floor layer’s bag says of grouting and of walking is taken as it stands there', () => {
+  const times = readPasted('Bucket life 2 hours\nOpen time 20 minutes\nGrout after 24 h\nFoot traffic 24 hours', 'x');
+  expect(times.map(({ guess }) => guess)).toEqual(['use-by', 'open', 'overlay', 'foot']);
+});
 
 test.each(['Pot life in heaps', 'Working time, spread out', 'Use-by out of the bucket'])(
   '%s is the life once poured out',

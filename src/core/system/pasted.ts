@@ -5,6 +5,7 @@ import { cellsOf } from './pasted-cells';
 import { across, downwards } from './pasted-layouts';
 import { listed } from './pasted-lines';
 import type { PastedTime } from './pasted-time';
+import { saysLighter } from './pasted-words';
 
 const REFUSED = texts('refused.system.pasted', {
   'no-temperatures-times':
@@ -14,12 +15,17 @@ const REFUSED = texts('refused.system.pasted', {
 /** What sheets of one kind call by the word of another: the curing of an anchor ends in its load. */
 const CALLED: Partial<Readonly<Record<MilestoneId, MilestoneId>>> = { 'full-cure': 'load', gel: 'use-by' };
 
+/** Cars and lorries in one table are two loads; where only cars are told of, that is all it bears. */
+const isLighterOfTwo = (time: PastedTime, all: readonly PastedTime[]): boolean =>
+  time.guess === 'load' &&
+  saysLighter(time.heading) &&
+  all.some((t) => t.guess === 'load' && !saysLighter(t.heading)) &&
+  all.every((t) => t.guess !== 'light-load');
+
 /** What a time of a table means on a sheet of some kind, beside the others of the table. */
-function meantFor(
-  kind: SystemKindId | null,
-  guess: MilestoneId | null,
-  all: readonly PastedTime[],
-): MilestoneId | null {
+function meantFor(kind: SystemKindId | null, time: PastedTime, all: readonly PastedTime[]): MilestoneId | null {
+  if (isLighterOfTwo(time, all)) return 'light-load';
+  const { guess } = time;
   const called = guess && CALLED[guess];
   if (!kind || !called) return guess;
   const { times } = systemKind(kind);
@@ -43,7 +49,7 @@ export function readPasted(text: string, field: string, kind: SystemKindId | nul
   const rows = lines.map(cellsOf);
   const found = [across(rows, lines) ?? [], downwards(rows, lines), listed(lines)].find((times) => times.length > 0);
   return found
-    ? found.map((time) => ({ ...time, guess: meantFor(kind, time.guess, found) }))
+    ? found.map((time) => ({ ...time, guess: meantFor(kind, time, found) }))
     : refuse(
         field,
         text.slice(0, 80),

@@ -5,7 +5,7 @@ import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading } from '../shared/bits';
 import { ChoicesOfAll } from '../shared/Schools';
-import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { PassesStillNeed, StageFindings } from '../shared/StageFindings';
 import { shortWhen } from '../shared/when';
 import { LadderOf } from './Ladder';
 
@@ -23,11 +23,8 @@ function Sheet({ view, at }: StageProps) {
           </div>
         );
       })}
-      {plan.steps.length ? (
-        <StepList at={at} zone={view.job.zone} stages={['finish']} />
-      ) : (
-        <StillNeeds texts={plan.open.place ?? plan.open.mix} />
-      )}
+      <PassesStillNeed whole={at.whole} />
+      {plan.steps.length > 0 && <StepList at={at} zone={view.job.zone} stages={['finish']} />}
       <Heading>Cautions</Heading>
       <ul className="list-disc pl-5">
         <li>Extraction and breathing protection when grinding or sanding.</li>

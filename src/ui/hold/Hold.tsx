@@ -10,7 +10,7 @@ import type { StageProps } from '../repair/stage-props';
 import { Answer, Heading, useSay, Working } from '../shared/bits';
 import { ClockLearned } from '../shared/LearnedHere';
 import { ChoicesOfAll } from '../shared/Schools';
-import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { PassesStillNeed, StageFindings } from '../shared/StageFindings';
 import { StandInsChosen } from '../shared/StandIns';
 import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
@@ -32,7 +32,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   if (!plan.milestones.length)
     return (
       <div className="p-5">
-        <StillNeeds texts={plan.open.place ?? plan.open.mix} />
+        <PassesStillNeed whole={at.whole} />
       </div>
     );
   const dominant = (m: (typeof plan.milestones)[number]) => m.kind === plan.serves;

@@ -10,7 +10,7 @@ import { HandsLearned } from '../shared/LearnedHere';
 import { Link } from '../shared/Link';
 import { QuantityField } from '../shared/QuantityField';
 import { ChoicesOfAll } from '../shared/Schools';
-import { StageFindings, StillNeeds } from '../shared/StageFindings';
+import { PassesStillNeed, StageFindings } from '../shared/StageFindings';
 import { WhenField } from '../shared/WhenField';
 import { dayAndClock, shortWhen } from '../shared/when';
 import { changePass } from '../workspace/workspace';
@@ -35,10 +35,9 @@ function Sheet({ view, at, nowMs }: StageProps) {
       ))}
       <h2 className="font-bold text-lg mt-3">Preparation</h2>
       <OfEach at={at} of={(p) => p.method?.preparation ?? []} />
-      {plan.steps.length ? (
+      <PassesStillNeed whole={at.whole} />
+      {plan.steps.length > 0 && (
         <StepList at={at} zone={view.job.zone} stages={['mix', 'place']} editable={at.actuals.startedAt === null} />
-      ) : (
-        <StillNeeds texts={plan.open.place} />
       )}
       <Heading>Tools and cautions</Heading>
       <p>{joined([...new Set(at.whole.passes.flatMap((p) => p.plan.method?.tools ?? []))], ', ')}.</p>

@@ -10,7 +10,7 @@ import { AskForBackup } from '../settings/Backup';
 import { Answer, FindingCard, Heading, useSay, Working } from '../shared/bits';
 import { Link } from '../shared/Link';
 import { RecordForm } from '../shared/RecordForm';
-import { Override, StageFindings, StillNeeds } from '../shared/StageFindings';
+import { Override, PassesStillNeed, StageFindings } from '../shared/StageFindings';
 import { fullWhen, shortWhen } from '../shared/when';
 import { usePrefs } from '../workspace/prefs';
 import { record } from '../workspace/record';
@@ -40,7 +40,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   if (!plan.method || !plan.steps.length)
     return (
       <div className="p-5">
-        <StillNeeds texts={plan.open.place ?? plan.open.mix} />
+        <PassesStillNeed whole={at.whole} />
       </div>
     );
   return (

@@ -3,9 +3,10 @@ import { useState } from 'react';
 import { z } from 'zod';
 import { alike, type Finding } from '@/core/judge';
 import type { Stage } from '@/core/method';
-import { bodyShape, type PassView, Role } from '@/core/record';
+import { pieceName } from '@/core/plan';
+import { bodyShape, type PassView, type RepairView, Role } from '@/core/record';
 import type { Said } from '@/core/say';
-import { phrase } from '@/words';
+import { joined, phrase } from '@/words';
 import { usePrefs } from '../workspace/prefs';
 import { changePass, recordAll } from '../workspace/workspace';
 import { FindingCard, useSay } from './bits';
@@ -169,5 +170,20 @@ export function StillNeeds({ texts }: { texts: readonly Said[] | undefined }) {
         ))}
       </ul>
     </div>
+  );
+}
+
+/** What the passes of a repair still need before they can be put on the clock; of several, whose need it is. */
+export function PassesStillNeed({ whole: { passes, draft } }: { whole: RepairView }) {
+  const says = useSay();
+  const whose = new Map<string, string[]>();
+  for (const { repair, plan } of passes) {
+    const name = pieceName(repair, draft.chain.indexOf(repair.passId));
+    for (const text of (plan.open.place ?? plan.open.mix ?? []).map(says))
+      whose.set(text, [...(whose.get(text) ?? []), name]);
+  }
+  const named = passes.length > 1;
+  return (
+    <StillNeeds texts={[...whose].map(([text, names]) => (named ? phrase`${joined(names, ', ')}: ${text}` : text))} />
   );
 }

@@ -31,7 +31,7 @@ export function KitsFields({
 }) {
   const { example: inA } = useExamples();
   const spec = systemKind(kind);
-  const isWater = (id: PartId) => spec.dosed !== null && spec.parts.some((p) => p.id === id && p.role === 'water');
+  const isWater = (id: PartId) => spec.parts.some((p) => p.id === id && p.role === 'water');
   const set = (key: string, over: Partial<KitDraft>) =>
     onChange(kits.map((k) => (k.key === key ? { ...k, ...over } : k)));
   return (
@@ -67,6 +67,7 @@ export function KitsFields({
                   key={id}
                   field={field(id.toLowerCase())}
                   label={phrase`of ${id}`}
+                  aside={spec.parts.find((p) => p.id === id)?.name}
                   hint={
                     id === 'A' ? inA('420 g or 300 mL', '14 oz av') : isWater(id) ? 'empty: from the tap' : undefined
                   }

@@ -1,7 +1,7 @@
 'use client';
 import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
 
-import { figure, joined, phrase } from '@/words';
+import { figure, joined, phrase, translated } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
 import { Typed } from './fields';
 import { Fold, SheetText, useExamples, useSheetFields } from './sheet-fields';
@@ -71,19 +71,33 @@ export function RatioFields() {
             </div>
           </>
         ) : (
-          <SheetText field="ratio" label="A to B, with its basis" hint="2:1 by volume, or as packed" />
+          <SheetText
+            field="ratio"
+            label="A to B, with its basis"
+            aside={spec.parts
+              .slice(0, 2)
+              .map((p) => translated(p.name))
+              .join(' : ')}
+            hint="2:1 by volume, or as packed"
+          />
         )}
         {has('C') && (
           <SheetText
             field="cByWeight"
             label="Parts of C by weight"
-            hint={example('12 g to 100 mL, or as packed', '1 oz av to 8 US fl oz, or as packed')}
+            aside={has('C')?.name}
+            hint={
+              has('C')?.role === 'water'
+                ? example('1 L to 450 g, or as packed', '1 US qt to 1 lb, or as packed')
+                : example('12 g to 100 mL, or as packed', '1 oz av to 8 US fl oz, or as packed')
+            }
           />
         )}
         {has('D') && (
           <SheetText
             field="dByWeight"
             label="Parts of D by weight"
+            aside={has('D')?.name}
             hint={example('6 g to 100 mL, or as packed', '0.5 oz av to 8 US fl oz, or as packed')}
           />
         )}

@@ -389,6 +389,48 @@ describe('a bag that is mixed with water', () => {
   });
 });
 
+describe('a set of two bottles that water is added to', () => {
+  const set = (c: string, cByWeight: string): SheetDraft => {
+    const d = ofKind(blankDraft(), 'joint-colour');
+    const massG = { ...d.kits[0]!.massG, A: '300 g', B: '150 g', C: c };
+    return { ...d, name: 'Colour', cByWeight, kits: [{ ...d.kits[0]!, label: 'Set', massG }] };
+  };
+  const made = (c: string, cByWeight: string) => {
+    const r = read(set(c, cByWeight));
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    const { ratio, kits } = r.sheet;
+    return [ratio.a, ratio.b, ratio.cByWeight, kits[0]!.massG.C];
+  };
+  test('water stands in the set, or beside it as so much to so much: the same, and nobody types it twice', () => {
+    const told = [
+      made('900 mL', ''),
+      made('', '900 mL to 450 g'),
+      made('', '0.9 L to 450 g'),
+      made('', '900 g to 450 g'),
+    ];
+    for (const one of told) {
+      expect(one.slice(0, 2)).toEqual([100, 50]);
+      expect(one[2]).toBeCloseTo(300, 6);
+      expect(one[3]).toBeCloseTo(900, 6);
+    }
+  });
+  test('bottles told by their millilitres are bottles as well', () => {
+    const d = set('900 mL', '');
+    const massG = { ...d.kits[0]!.massG, A: '250 mL', B: '150 mL' };
+    const r = read({ ...d, kits: [{ ...d.kits[0]!, massG }] });
+    if ('faults' in r) throw new Error(JSON.stringify(r.faults));
+    const { massG: holds } = r.sheet.kits[0]!;
+    expect(holds.C).toBe(900);
+    // By weight on the scale of A and B by weight, whatever they are told by.
+    const scale = r.sheet.ratio.a * r.sheet.parts[0]!.densityGPerMl;
+    expect(r.sheet.ratio.cByWeight! / scale).toBeCloseTo(900 / holds.A, 5);
+  });
+  test('told nowhere it is asked for, and half told in words that are no amount as well', () => {
+    expect(Object.keys(faults(set('', ''))).filter((f) => /^kits|cBy/.test(f)).length).toBeGreaterThan(0);
+    expect(faults(set('', 'some to 450 g')).cByWeight).toBeDefined();
+  });
+});
+
 describe('the density of the mix', () => {
   const resin = (over: Partial<SheetDraft>): SheetDraft => {
     const d = ofKind(blankDraft(), 'liquid-resin');

@@ -8,6 +8,7 @@ import type { DraftFaults } from './draft';
 export function Typed({
   field,
   label,
+  aside,
   hint,
   value,
   fault,
@@ -21,6 +22,8 @@ export function Typed({
   /** Its name in the draft, by which a list of what is wrong leads to it. */
   field?: string;
   label: ReactNode;
+  /** What its label stands for, in a word. */
+  aside?: string | undefined;
   hint?: string;
   value: string;
   fault?: DraftFaults[string];
@@ -42,14 +45,21 @@ export function Typed({
     value,
     placeholder: hint,
     'aria-invalid': fault ? (true as const) : undefined,
-    'aria-describedby': fault ? `${id}-say` : undefined,
+    'aria-describedby': [fault && `${id}-say`, aside && `${id}-is`].filter(Boolean).join(' ') || undefined,
     onBlur: onLeave && (() => afterPress(onLeave)),
   };
   return (
     <div className={beside ? 'lg:grid lg:grid-cols-[11rem_minmax(0,1fr)] lg:[&>:not(label)]:col-start-2' : undefined}>
-      <label htmlFor={id} className={beside ? 'block lg:pt-1.5' : 'block'}>
-        {label}
-      </label>
+      <div className={aside ? 'flex flex-wrap items-baseline gap-x-1.5' : undefined}>
+        <label htmlFor={id} className={beside ? 'block lg:pt-1.5' : 'block'}>
+          {label}
+        </label>
+        {aside && (
+          <span id={`${id}-is`} className="soft text-sm">
+            {aside}
+          </span>
+        )}
+      </div>
       {multiline ? (
         <textarea
           rows={Math.max(rows, value.split('\n').length)}

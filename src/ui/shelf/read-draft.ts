@@ -28,7 +28,7 @@ import { figure, phrase } from '@/words';
 import type { DraftFaults, SheetDraft, TimeDraft } from './draft';
 import { LIMIT_FIELDS } from './limit-list';
 import { readHoles } from './read-holes';
-import { doseOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
+import { doseOf, liquidOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';
 
 const lines = (text: string) =>
@@ -134,17 +134,23 @@ function kitsOf(
   d: SheetDraft,
   has: (id: PartId) => boolean,
   parts: readonly Part[],
+  ratio: SheetRevision['ratio'],
 ): SheetRevision['kits'] {
   const spec = systemKind(d.kind);
   const densities = Object.fromEntries(parts.map((p) => [p.id, p.densityGPerMl])) as Partial<Record<PartId, number>>;
+  const cPerA = d.cByWeight.trim() && ratio.cByWeight !== null ? ratio.cByWeight / liquidOf(ratio, parts).massA : null;
   return d.kits.map((k, i) => {
     const typed = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
-    // Water comes from the tap: a bag names its powder, and what belongs to it follows from the usual dose.
+    // Water comes from the tap: a pack names what is in it, and what belongs to it follows from the usual dose, or
+    // from the ratio.
     const tap = (id: PartId): boolean =>
-      spec.dosed !== null && !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
+      !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
     const usualPct = usualDosePct(read, d, parts);
-    const mass = (id: PartId): number =>
-      tap(id) && usualPct !== null ? (typed('A') * perHundredOfA(usualPct, d.doseOf || 'A')) / 100 : typed(id);
+    const byDose = usualPct === null ? null : perHundredOfA(usualPct, d.doseOf || 'A') / 100;
+    const mass = (id: PartId): number => {
+      const perA = spec.dosed !== null ? byDose : id === 'C' ? cPerA : null;
+      return perA !== null && tap(id) ? typed('A') * perA : typed(id);
+    };
     return {
       id: k.key,
       label: k.label.trim() || phrase`Kit ${i + 1}`,
@@ -197,6 +203,7 @@ export function readDraft(
   const mixedGPerMl = read.aboveOrNone('mixed', 'density', d.mixed);
   const parts =
     mixedGPerMl === null ? partsAsPacked(read, d, printedParts) : partsAsMixed(read, d, printedParts, mixedGPerMl);
+  const ratio = ratioOf(read, d, parts);
   const or = (field: EstimableField & keyof SheetDraft, kind: Kind, usual: number, least?: 'above') =>
     read.orUsual(field, d[field] as string, usual, () =>
       least === 'above'
@@ -220,7 +227,7 @@ export function readDraft(
     kind: d.kind,
     family: d.family,
     parts,
-    ratio: ratioOf(read, d, parts),
+    ratio,
     mixedGPerMl,
     dose: doseOf(read, d, parts),
     // A line that nothing is typed into is a time the sheet does not print.
@@ -239,7 +246,7 @@ export function readDraft(
       ),
       wetness: read.orUsual('wetness', d.wetness, usualWetness(d.kind), (said) => said),
     },
-    kits: kitsOf(read, d, has, parts),
+    kits: kitsOf(read, d, has, parts, ratio),
     currency: read.currency,
     mixer: metered
       ? {

@@ -27,7 +27,7 @@ type Basis = Pick<SheetRevision['ratio'], 'basis' | 'a' | 'b'>;
 const densityOf = (parts: readonly Part[], id: Part['id']): number =>
   parts.find((p) => p.id === id)?.densityGPerMl ?? Number.NaN;
 /** A and B by weight, on the scale of the ratio, and the room they take up. */
-function liquidOf(ratio: Basis, parts: readonly Part[]) {
+export function liquidOf(ratio: Basis, parts: readonly Part[]) {
   const [a, b] = [densityOf(parts, 'A'), densityOf(parts, 'B')];
   const isByVolume = ratio.basis === 'volume';
   const [massA, massB] = isByVolume ? [ratio.a * a, ratio.b * b] : [ratio.a, ratio.b];
@@ -42,6 +42,12 @@ function inPack(read: Reader, d: SheetDraft, id: Part['id'], kind: 'mass' | 'vol
 }
 const packG = (read: Reader, d: SheetDraft, id: Part['id']) => inPack(read, d, id, 'mass');
 
+/** The same, g, of what is told by its litres through its density. */
+function heldG(read: Reader, d: SheetDraft, id: Part['id'], parts: readonly Part[]): number | null {
+  const ml = inPack(read, d, id, 'volume');
+  return packG(read, d, id) ?? (ml === null ? null : ml * densityOf(parts, id));
+}
+
 /** A to B by what is in the first pack, by mass or by volume as it is typed there. */
 function asPacked(read: Reader, d: SheetDraft): Basis | null {
   for (const [basis, kind] of [
@@ -54,6 +60,14 @@ function asPacked(read: Reader, d: SheetDraft): Basis | null {
   return null;
 }
 
+/** An amount of a part, g; water is told by its litres as well. null where it is no amount. */
+function gramsOf(read: Reader, text: string, part: Part): number | null {
+  const weighed = readQuantity('mass', text, read.system);
+  if (weighed.ok) return weighed.value > 0 ? weighed.value : null;
+  const poured = part.role === 'water' ? readQuantity('volume', text, read.system) : weighed;
+  return poured.ok && poured.value > 0 ? poured.value * part.densityGPerMl : null;
+}
+
 /**
  * Parts by weight of a filler on the scale of A and B by weight: typed so, by its bulk volume, by grams to so much of
  * the mixed liquid; or as the first pack holds it, where nothing is typed.
@@ -64,7 +78,7 @@ function fillerOf(read: Reader, d: SheetDraft, id: 'C' | 'D', ratio: Basis, part
   const field = id === 'C' ? 'cByWeight' : 'dByWeight';
   const text = d[field].trim();
   const liquid = liquidOf(ratio, parts);
-  const [a, own] = [packG(read, d, 'A'), packG(read, d, id)];
+  const [a, own] = [heldG(read, d, 'A', parts), gramsOf(read, d.kits[0]?.massG[id] ?? '', part)];
   if (!text && a !== null && own !== null) return Number(((own / a) * liquid.massA).toPrecision(6));
   const keep = () => {
     read.printed[field] = text.slice(0, 60);
@@ -80,15 +94,15 @@ function fillerOf(read: Reader, d: SheetDraft, id: 'C' | 'D', ratio: Basis, part
   const per = PER.exec(text);
   const amount = amountIn(per?.[2]);
   if (per && amount) {
-    const grams = readQuantity('mass', per[1]!, read.system);
+    const grams = gramsOf(read, per[1]!, part);
     const [inMl, inG] = (['volume', 'mass'] as const).map((kind) => readQuantity(kind, amount, read.system));
-    if (grams.ok && grams.value > 0 && inMl!.ok && inMl!.value > 0) {
+    if (grams !== null && inMl!.ok && inMl!.value > 0) {
       keep();
-      return (grams.value * liquid.ml) / inMl!.value;
+      return (grams * liquid.ml) / inMl!.value;
     }
-    if (grams.ok && grams.value > 0 && inG!.ok && inG!.value > 0) {
+    if (grams !== null && inG!.ok && inG!.value > 0) {
       keep();
-      return (grams.value * liquid.massG) / inG!.value;
+      return (grams * liquid.massG) / inG!.value;
     }
   }
   return read.above(field, 'count', d[field]);

@@ -35,11 +35,13 @@ export function useExamples() {
 export function SheetText({
   field,
   label,
+  aside,
   hint,
   multiline,
 }: {
   field: TextField;
   label: string;
+  aside?: string | undefined;
   hint?: string;
   multiline?: boolean;
 }) {
@@ -48,6 +50,7 @@ export function SheetText({
     <Typed
       field={field}
       label={label}
+      aside={aside}
       hint={hint}
       multiline={multiline}
       value={draft[field]}
