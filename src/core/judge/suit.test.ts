@@ -100,6 +100,32 @@ test('a system is taken for what it is: a twin cartridge bonds a plate, a cement
   expect(all.filter((s) => s.serves).length).toBeGreaterThan(4);
 });
 
+test('what comes as it is wanted stands before what must be thickened first, though that be ready sooner', () => {
+  const paste = sampleSheets.find((s) => s.id === 'sheet-paste-1')!;
+  const liquid = (id: string, share: number): (typeof sampleSheets)[0] => ({
+    ...paste,
+    id,
+    systemId: id,
+    name: id,
+    kind: 'liquid-resin',
+    flow: null,
+    milestones: paste.milestones.map((m) =>
+      m.kind === 'load' && m.table.form === 'single'
+        ? { ...m, table: { ...m.table, fromMin: m.table.fromMin * share, toMin: m.table.toMin * share } }
+        : m,
+    ),
+  });
+  const all = held(winch, {}, winch.job, [liquid('thin', 0.5), paste]);
+  expect(all.map((s) => [s.sheet.id, s.fails, s.asItComes])).toEqual([
+    ['sheet-paste-1', 0, true],
+    ['thin', 0, false],
+  ]);
+  expect(all[1]!.openMs!).toBeLessThan(all[0]!.openMs!);
+  // Among what comes as it is the earliest opening goes first, as before.
+  const as = held(winch, {}, winch.job, [paste, { ...liquid('quick', 0.5), kind: 'paste' }]);
+  expect(as.map((s) => s.sheet.id)).toEqual(['quick', 'sheet-paste-1']);
+});
+
 test('a load is held against the strength of each system that can be planned', () => {
   const load = {
     ...pieceOf(winch.repairs[0]!).load,

@@ -1,5 +1,5 @@
 import { extremes } from '../climate';
-import { ENGINES, methodOf, takenBy, toldOf } from '../method';
+import { ENGINES, methodOf, takenBy, toldOf, wantsThickening } from '../method';
 import { beforehandMin } from '../mix';
 import {
   type ChainPlan,
@@ -104,6 +104,8 @@ export interface Suit {
   readonly fails: number;
   /** Whether it is what the method needs: how it lies and comes out, what holds it together. */
   readonly serves: boolean;
+  /** Whether it does so as it comes, without fillers of one’s own. */
+  readonly asItComes: boolean;
   readonly openMs: number | null;
   readonly cost: Money | null;
 }
@@ -123,8 +125,8 @@ const said = (low: number | null, high: number | null, of: (value: number) => Qu
 
 /**
  * Every system held against a repair: planned as if it were chosen, each criterion met or failed in words and numbers.
- * Those that fail stay in the list with their reasons; fewest failures first, then the earliest opening, then the least
- * money. Yields after each: all of them take longer than a page may be kept waiting.
+ * Those that fail stay in the list with their reasons; fewest failures first, then what comes as it is wanted, the
+ * earliest opening, the least money. Yields after each: all of them take longer than a page may be kept waiting.
  */
 export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
   const { id, passId } = ask.repair;
@@ -141,6 +143,7 @@ export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
   return held.sort(
     (a, b) =>
       a.fails - b.fails ||
+      Number(b.asItComes) - Number(a.asItComes) ||
       (a.openMs ?? Number.POSITIVE_INFINITY) - (b.openMs ?? Number.POSITIVE_INFINITY) ||
       (oneMoney ? (a.cost?.money ?? Number.POSITIVE_INFINITY) - (b.cost?.money ?? Number.POSITIVE_INFINITY) : 0) ||
       a.sheet.name.localeCompare(b.sheet.name),
@@ -149,6 +152,7 @@ export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
 
 function suitOf(ask: SuitAsk, whole: ChainPlan, mine: RepairPlan, sheet: SheetRevision): Suit {
   const { job, repair, stock } = ask;
+  const method = methodOf(repair.method.id);
   const all = triedWith(ask, whole, sheet);
   const tried = all?.pass ?? null;
   const cost = tried?.mix ? jobKits(job, [tried], stock, [sheet])[0] : undefined;
@@ -177,6 +181,7 @@ function suitOf(ask: SuitAsk, whole: ChainPlan, mine: RepairPlan, sheet: SheetRe
     criteria,
     fails: criteria.filter((x) => x.met === false).length,
     serves: criteria[0]!.met !== false,
+    asItComes: !method || !wantsThickening(method, sheet),
     openMs: all?.whole.openMs ?? null,
     cost: price,
   };

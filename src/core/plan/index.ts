@@ -1,6 +1,7 @@
 export * from './acceptance';
 export { actedOn } from './acted-on';
 export * from './actuals';
+export { firstShape } from './area-below';
 export * from './arranged';
 export * from './as-one';
 export * from './begins';

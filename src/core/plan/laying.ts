@@ -238,7 +238,9 @@ export function layingOf(layAsk: LayAsk): Laying {
       let draft = planned;
       const doneAt = actuals.done.get(draft.id) ?? (draft.formerly ? actuals.done.get(draft.formerly) : null) ?? null;
       const begunAt = actuals.begun.get(draft.id) ?? null;
-      let forcedBy: PlannedStep['forcedBy'] = first && !laid.size && repair.plannedStart !== null ? 'chosen' : 'before';
+      const chosen = first && !laid.size && repair.plannedStart !== null;
+      let forcedBy = (chosen ? 'chosen' : 'before') as PlannedStep['forcedBy'];
+      let heldUntilMs: number | null = null;
       let startMs: number;
       let endMs: number;
       let dayEnd: DayEnd | null = null;
@@ -252,6 +254,11 @@ export function layingOf(layAsk: LayAsk): Laying {
         continue;
       } else {
         let ready = cursor;
+        const notBefore = (ms: number | null | undefined, by: PlannedStep['forcedBy']) => {
+          if (ms == null || ms <= ready) return;
+          if (by === 'sheet') heldUntilMs = ms;
+          [ready, forcedBy] = [ms, by];
+        };
         if (begunAt === null) {
           const waits = waitsOf(draft);
           const failed = waits.find((w) => w.wait.atMs === null);
@@ -263,45 +270,24 @@ export function layingOf(layAsk: LayAsk): Laying {
           }
           for (const { wait } of waits) {
             if (wait.by === 'touch') draft = { ...draft, hold: true, detail: AGAIN.touch({ detail: draft.detail }) };
-            if (wait.atMs! <= ready) continue;
-            ready = wait.atMs!;
-            forcedBy = wait.by === 'own' || wait.by === 'touch' ? 'chosen' : 'sheet';
+            notBefore(wait.atMs, wait.by === 'own' || wait.by === 'touch' ? 'chosen' : 'sheet');
           }
         }
-        if (draft.waitMin && placedMs !== null && placedMs + draft.waitMin * MIN_MS > ready) {
-          ready = placedMs + draft.waitMin * MIN_MS;
-          forcedBy = 'chosen';
-        }
+        if (draft.waitMin && placedMs !== null) notBefore(placedMs + draft.waitMin * MIN_MS, 'chosen');
         const eve = draft.eveOf && clocks.waitOf(draft.eveOf.kind, draft.eveOf.batches ?? [lastBatch]).atMs;
-        if (eve != null && eve - DAY_MS > ready) {
-          ready = eve - DAY_MS;
-          forcedBy = 'chosen';
-        }
-        const lagged = draft.lag ? (ends.get(draft.lag.after) ?? ready) + draft.lag.min * MIN_MS : ready;
-        if (lagged > ready) {
-          ready = lagged;
-          forcedBy = 'chosen';
-        }
+        if (eve != null) notBefore(eve - DAY_MS, 'chosen');
+        if (draft.lag) notBefore((ends.get(draft.lag.after) ?? ready) + draft.lag.min * MIN_MS, 'chosen');
         if (begunAt !== null) {
           startMs = begunAt;
           days = daysOf(draft, begunAt);
           endMs = Math.max(days?.at(-1)?.toMs ?? endOf(draft, begunAt), ask.nowMs);
         } else {
-          if (running && ask.nowMs > ready) {
-            ready = ask.nowMs;
-            forcedBy = 'now';
-          }
+          if (running) notBefore(ask.nowMs, 'now');
           rested = draft.block === block && goesOnLater(drafts, i, ready) ? draft.afterRest! : null;
           const begins = rested !== null || draft.block !== block;
-          const ahead = begins && !rested ? aheadOf(drafts, i) : null;
-          if (ahead !== null && ahead > ready) {
-            ready = ahead;
-            forcedBy = 'sheet';
-          }
-          const tools = begins && !rested ? toolsBy(drafts, i) : null;
-          if (tools !== null && tools > ready) {
-            ready = tools;
-            forcedBy = 'tools';
+          if (begins && !rested) {
+            notBefore(aheadOf(drafts, i), 'sheet');
+            notBefore(toolsBy(drafts, i), 'tools');
           }
           if (rested !== null || (begins && !(running && ready <= ask.nowMs && goesOnNow(drafts, i, ready)))) {
             // A block is not torn apart by the end of the day: it moves as one, unless it is longer than any day.
@@ -351,6 +337,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         begunAt,
         doneAt,
         forcedBy,
+        ...(heldUntilMs === null || forcedBy === 'sheet' ? {} : { heldUntilMs }),
         lateFor: late,
         lateMs: late ? (window!.by === 'end' ? endMs : startMs) - window!.untilMs : 0,
         missed: null,

@@ -1,6 +1,6 @@
 import { DateTime, IANAZone } from 'luxon';
 import { type Surroundings, skyOf } from '../climate';
-import { isTaken, methodOf } from '../method';
+import { isTaken, methodOf, wantsThickening } from '../method';
 import type { SheetRevision } from '../system';
 import { SPARE_MS } from './arranged';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
@@ -313,7 +313,7 @@ function neededUntil({ plan, starts }: NonNullable<Tried>, startMs: number): num
   return gel !== null ? startMs + gel + SPARE_MS : Number.isFinite(ready) ? ready : startMs + DAY_MS;
 }
 
-/** The newest revision of every other system that the method and the base allow, those ready first in front. */
+/** The newest revision of every other system that the method and the base allow, those that come as they are wanted and are ready first in front. */
 function others(
   ask: JobAsk,
   planned: JobPlan,
@@ -336,5 +336,9 @@ function others(
       t: trial(ask, planned, { ...repair, sheetId: sheet.id, kitId: null, dosePct: null, blend: null }, from),
     }))
     .filter((o) => o.t !== null)
-    .sort((a, b) => readyOf(a.t!.starts) - readyOf(b.t!.starts));
+    .sort(
+      (a, b) =>
+        Number(wantsThickening(method!, a.sheet)) - Number(wantsThickening(method!, b.sheet)) ||
+        readyOf(a.t!.starts) - readyOf(b.t!.starts),
+    );
 }

@@ -53,6 +53,8 @@ export interface PlannedStep extends StepDraft {
   readonly doneAt: number | null;
   /** Why it could not start sooner. */
   readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now' | 'tools';
+  /** Where something keeps it longer than the sheet does, the hours of the crew most often: until when that does. */
+  readonly heldUntilMs?: number;
   /** It begins after the window it should have met; the way out is part of its detail. */
   readonly lateFor: MilestoneId | null;
   /** By how much, ms; nought where it is not late. */

@@ -13,6 +13,7 @@ import {
   liveWindow,
   nextWait,
   obstaclesToRelease,
+  toldFrom,
   viewJob,
   windowOn,
 } from '.';
@@ -131,6 +132,22 @@ describe('a plate, from mixing to the joint', () => {
     expect(said[0]).toMatch(/^\d+ steps are not ticked, next: “Take the clamps or props off”\.$/);
     expect(said.filter((s) => s.startsWith('Test open:')).length).toBe(view.passes[0]!.plan.method!.tests.length);
     expect(said).toContain('Not reviewed by a competent person yet.');
+  });
+
+  test('over while nobody works, the wait keeps nobody who is there: what is told is its own end', () => {
+    const hours = { ...plate.job.workingHours, fromHour: 11 };
+    const w = worked({ ...plate, job: { ...plate.job, workingHours: hours } }, id);
+    w.until('finish:release');
+    const step = w.step()!;
+    expect(step.forcedBy).toBe('crew or hours');
+    const held = step.heldUntilMs!;
+    expect(step.startMs - held).toBeGreaterThan(30 * MIN);
+    expect(nextWait(w.at(), step, w.now)?.planMs).toBe(held);
+    expect(earlyStep(step, w.now)!.title).toMatchObject({ with: { at: toldFrom(held, w.now) } });
+    const there = held + 2 * MIN - w.now;
+    expect(w.step(there)!.id).toBe(step.id);
+    expect(earlyStep(w.step(there), w.now + there)).toBeNull();
+    expect(nextWait(w.at(there), w.step(there), w.now + there)).toBeNull();
   });
 
   test('obstacles fall one by one until nothing is left', () => {

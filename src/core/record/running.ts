@@ -97,8 +97,9 @@ export function liveClock(
   return sooner ? { clock: window!, ofPot: false } : { clock: pot, ofPot: true };
 }
 
-/** Whether a step has to wait at an instant, a minute being nobody’s wait. */
-const waits = (step: PlannedStep, nowMs: number): boolean => step.startMs > nowMs + 60_000;
+/** So little is nobody’s wait. */
+const A_MINUTE_MS = 60_000;
+const waits = (step: PlannedStep, nowMs: number): boolean => step.startMs > nowMs + A_MINUTE_MS;
 
 /** The wait that is on: the clock that the coming step stands behind, its own or that of the pass below. */
 export function nextWait(
@@ -110,7 +111,9 @@ export function nextWait(
   const at = passes.findIndex((p) => p.repair.passId === step.passId);
   const last = (view: PassView | undefined, kind: MilestoneTime['kind'] | null | undefined) =>
     kind ? view?.plan.milestones.findLast((m) => m.kind === kind && m.planMs !== null) : undefined;
-  return last(passes[at], step.waitFor?.kind) ?? last(passes[at - 1], step.gate?.from) ?? null;
+  const wait = last(passes[at], step.waitFor?.kind) ?? last(passes[at - 1], step.gate?.from);
+  // What is over while nobody works is over.
+  return wait && wait.planMs! > nowMs ? wait : null;
 }
 
 /**
@@ -159,12 +162,20 @@ const F = findings({
 export const toldFrom = (ms: number, nowMs: number): Value => (ms - nowMs < 6 * 86_400_000 ? at(ms) : on(ms));
 
 /**
+ * Until when a step is kept by a sheet, or by a time that was chosen in its place; null by neither. The hours of the
+ * crew keep nobody who is there.
+ */
+const keptUntil = ({ forcedBy, startMs, heldUntilMs }: PlannedStep): number | null =>
+  forcedBy === 'sheet' || forcedBy === 'chosen' ? startMs : (heldUntilMs ?? null);
+
+/**
  * A coming step that a sheet still makes wait, its own or that of the pass below, as a stop; null where nothing keeps
  * it.
  */
 export function earlyStep(step: PlannedStep | undefined, nowMs: number): Finding | null {
   if (!step || !(step.waitFor || step.gate?.from)) return null;
-  if (step.forcedBy === 'before' || !waits(step, nowMs)) return null;
-  const told = { at: toldFrom(step.startMs, nowMs), left: minutes((step.startMs - nowMs) / 60_000) };
+  const until = keptUntil(step);
+  if (until === null || until <= nowMs + A_MINUTE_MS) return null;
+  const told = { at: toldFrom(until, nowMs), left: minutes((until - nowMs) / 60_000) };
   return F.early(told, { of: step.id, stage: step.stage });
 }

@@ -13,7 +13,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     /(over|re|top)[ -]?coat|(next|second) coat|between coats|\bpaint|über(arbeit|streich|schicht|lackier)/,
   ],
   ['primer-wet', /primer.*(wet|tack|open)/],
-  ['stand', /stand(ing)? time|\b(let|to) stand|\bslak|sweat|induction|ripen|maturation|reifezeit/],
+  ['stand', /stand(ing)? time|^stand(ing)?$|\b(let|to) stand|\bslak|sweat|induction|ripen|maturation|reifezeit/],
   ['mix', /mixing time|mischzeit/],
   ['wash-until', /wash\w*\b.*(within|\bby\b|until|before|latest)|(end|last)\w*( of)? wash/],
   ['wash-from', /\bwash(ing)?\b|waschen/],

@@ -1,6 +1,15 @@
 'use client';
 import { useState } from 'react';
-import { actedOn, partName, passName, servedBy, undisturbed } from '@/core/plan';
+import {
+  actedOn,
+  type MilestoneTime,
+  partName,
+  passName,
+  pieceName,
+  type RepairPlan,
+  servedBy,
+  undisturbed,
+} from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
 
 import { formatDuration, lowered, phrase } from '@/words';
@@ -16,6 +25,12 @@ import { WhenField } from '../shared/WhenField';
 import { shortWhen } from '../shared/when';
 import { changeJob, changePass } from '../workspace/workspace';
 import { Rests } from './Rests';
+
+/** The clocks that decide, each once: of many pots and places the first shows how it is worked out. */
+const worked = ({ milestones, serves }: RepairPlan): readonly MilestoneTime[] =>
+  [...new Set([serves, 'use-by', 'release'])].flatMap(
+    (kind) => milestones.find((m) => m.kind === kind && m.working.length > 0 && m.planMs !== null) ?? [],
+  );
 
 /** What it is left alone for; “keep dry until” says so itself. */
 const leftFor = (label: string): string => (label.endsWith(' until') ? label : phrase`left alone for ${label} until`);
@@ -234,21 +249,19 @@ function Side({ view, at, nowMs }: StageProps) {
         write={(climate) => changeJob(view.job.id, (j) => ({ ...j, climate }), 'climate')}
       />
       <ChoicesOfAll whole={at.whole} stage="hold" />
-      {plan.milestones
-        .filter(
-          (m) =>
-            m.working.length &&
-            m.planMs !== null &&
-            (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
-        )
-        .slice(0, 3)
-        .map((m) => (
+      {at.whole.passes.flatMap((pass, i) =>
+        worked(pass.plan).map((m) => (
           <Working
-            key={`${m.kind}${m.batch}.${m.part}`}
-            title={phrase`how ${lowered(m.label)} comes about`}
+            key={`${m.passId}${m.kind}`}
+            title={
+              at.whole.passes.length > 1
+                ? phrase`how ${lowered(m.label)} of ${pieceName(pass.repair, i)} comes about`
+                : phrase`how ${lowered(m.label)} comes about`
+            }
             lines={m.working}
           />
-        ))}
+        )),
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import type { RepairView } from '@/core/record';
-import { alikeRuns, facesOf, type VoidShape } from '@/core/void';
+import { alikeRuns, facesOf, kindOf, type VoidShape } from '@/core/void';
 import { phrase } from '@/words';
 import { TakesFields } from '../repair/TakesFields';
 import { Heading, useFormat } from '../shared/bits';
@@ -26,6 +26,10 @@ export function TakenHere({ whole, id, shapes }: { whole: RepairView; id: string
       <ul className="text-sm">
         {alikeRuns(shapes).map((run) => {
           const shape = shapes[run[0]!]!;
+          const open = kindOf(shape)
+            .dimensions(shape)
+            .some((d) => d.measured.text === '');
+          if (open) return <li key={run[0]}>not measured yet</li>;
           return (
             <li key={run[0]} className="flex justify-between">
               <span>

@@ -1,5 +1,5 @@
 import { blankShape } from '@/core/method';
-import { type PassRef, type Piece, pieceOf, soakedBy } from '@/core/plan';
+import { firstShape, type PassRef, type Piece, pieceOf, soakedBy } from '@/core/plan';
 import {
   areHoles,
   kindOf,
@@ -113,6 +113,8 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
   changePass(
     of,
     (r) => {
+      const draft = stateNow().repairs.get(of.id);
+      if (!r.void && draft) return estimated({ ...r, void: voidOf(firstShape(draft, of.passId, id)) });
       const shape = blankShape(r.method.id, id);
       if (!r.void) return estimated({ ...r, void: voidOf(shape) });
       const { shapes, count, variants } = r.void;

@@ -84,13 +84,19 @@ export function StepList({
   const byId = new Map(passes.map((p) => [p.passId, p]));
   const steps = at.plan.steps.filter((s) => stages.includes(s.stage));
   const untimed = at.plan.untimed.filter((s) => stages.includes(s.stage));
+  /** What forces a wait; of one that ends while nobody works both its end and what follows it. */
+  const forced = ({ forcedBy, heldUntilMs }: PlannedStep): string => {
+    const by = FORCED[forcedBy];
+    if (heldUntilMs !== undefined) return phrase`: ${FORCED.sheet!} to ${dayAndClock(heldUntilMs, zone)}, then ${by!}`;
+    return by ? phrase`: ${by}` : '';
+  };
   const item = (s: PlannedStep) => {
     const index = at.plan.steps.indexOf(s);
     const gap = index > 0 ? (s.startMs - at.plan.steps[index - 1]!.endMs) / 60_000 : 0;
     return (
       <li key={`${s.passId} ${s.id}`}>
         {gap > LONG_MIN && (
-          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">{phrase`wait ${formatDuration(gap)}${FORCED[s.forcedBy] ? phrase`: ${FORCED[s.forcedBy]}` : ''}`}</p>
+          <p className="soft text-sm sm:pl-[7.4rem] py-0.5">{phrase`wait ${formatDuration(gap)}${forced(s)}`}</p>
         )}
         <div
           className="grid grid-cols-[1fr_auto] sm:grid-cols-[6.6rem_1fr_auto] gap-x-3 py-1.5"
