@@ -41,7 +41,8 @@ const jointOf = (c: TaskContext, part: number): readonly number[] => {
 const onBatches = (on: On, c: TaskContext): readonly number[] => {
   const all = c.batches.map((b) => b.index);
   if (on === 'all') return c.part == null ? all : jointOf(c, c.part);
-  if (on === 'last') return [Math.max(0, all.length - 1)];
+  // In bands what was placed last is not always over last: a warm hour may overtake a cold one.
+  if (on === 'last') return all.length ? all : [0];
   if (on === 'own') return [c.batch!.index];
   const below = portionBelow(c.portions, c.batch!.portion);
   return c.batches.filter((b) => b.portion === below).map((b) => b.index);

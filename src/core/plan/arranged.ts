@@ -1,7 +1,9 @@
 import { valueAt } from '../climate';
 import { attempt } from '../say';
+import type { MilestoneId } from '../system';
 import { windowsOver } from './calendar';
 import type { Job } from './job';
+import { overLast } from './over-last';
 import type { PlannedStep, RepairPlan } from './repair-plan';
 
 /** What a plan counts on that somebody has to see to beforehand. */
@@ -40,7 +42,7 @@ const mixes = (s: PlannedStep): boolean => s.marks?.begin?.includes('mix-begins'
 
 /** Until when a face is kept warm: until it has gelled, with something to spare, or holds; else until it is opened. */
 function keptUntil({ milestones, openMs }: RepairPlan): number | null {
-  const set = (kind: string) => milestones.findLast((m) => m.kind === kind)?.planMs ?? null;
+  const set = (kind: MilestoneId) => overLast(milestones, kind)?.planMs ?? null;
   const gel = set('gel') ?? set('release');
   return gel === null ? openMs : gel + SPARE_MS;
 }

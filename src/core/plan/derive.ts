@@ -1,5 +1,6 @@
 import type { Engine } from '../method';
 import {
+  clockOf,
   isMetered,
   isMixedAsPlaced,
   type MilestoneId,
@@ -9,6 +10,7 @@ import {
 } from '../system';
 import type { Laying } from './lay-ask';
 import type { MilestoneTime } from './milestone-times';
+import { overLast } from './over-last';
 import { type CureState, type PlannedStep, type RepairAsk, type RepairPlan, wholePlaced } from './repair-plan';
 
 /** Named by their batch even where there is one alone. */
@@ -62,7 +64,16 @@ export function derive(
       continue;
     }
     const perBatch = eachBatch.has(m.kind) && (POT_ONLY.has(m.kind) || lastBatch > 0);
-    for (const batch of perBatch ? all : [lastBatch]) milestones.push(timeOf(m, { batch }, perBatch ? { batch } : {}));
+    if (perBatch) for (const batch of all) milestones.push(timeOf(m, { batch }, { batch }));
+    // What was placed last is over last, but in bands.
+    else if (m.table.form === 'bands' && clockOf(m) === 'waiting')
+      milestones.push(
+        overLast(
+          all.map((batch) => timeOf(m, { batch }, {})),
+          m.kind,
+        )!,
+      );
+    else milestones.push(timeOf(m, { batch: lastBatch }, {}));
   }
   const openMs = stop ? null : (actuals.released?.atMs ?? steps.at(-1)?.endMs ?? null);
   return {
@@ -92,7 +103,7 @@ function bandOf(
 ): RepairPlan['band'] {
   const begin = steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs;
   if (begin === undefined) return [];
-  const at = (kind: MilestoneId) => milestones.findLast((m) => m.kind === kind)?.planMs ?? null;
+  const at = (kind: MilestoneId) => overLast(milestones, kind)?.planMs ?? null;
   const gel = at('gel') ?? milestones.findLast((m) => m.kind === 'use-by')?.toMs ?? null;
   const load = at(serves ?? 'load') ?? at('load');
   const firm = at('sandable') ?? at('release') ?? (gel !== null && load !== null ? gel + (load - gel) / 2 : null);

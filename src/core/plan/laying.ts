@@ -71,7 +71,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       const wait = clock.waitOf(kind, batches);
       out.push({ wait, stopped: () => clock.stopAt(draft, kind, batches, wait.why) });
     };
-    if (draft.waitFor) add(clocks, waitKind(draft.waitFor), draft.waitFor.batches ?? [lastBatch]);
+    if (draft.waitFor) add(clocks, waitKind(draft.waitFor), draft.waitFor.batches ?? upTo(lastBatch));
     if (below && draft.gate?.from) add(below, draft.gate.from, upTo(below.lastBatch));
     return out;
   };
@@ -218,7 +218,7 @@ export function layingOf(layAsk: LayAsk): Laying {
 
   /** When it is tried by touch before the sheet says it holds: each working hour from the soonest of any weather. */
   const triesOf = ({ waitFor }: StepDraft, byMs: number): readonly number[] => {
-    const soonest = waitFor ? clocks.soonestOf(waitFor.kind, waitFor.batches ?? [lastBatch]) : null;
+    const soonest = waitFor ? clocks.soonestOf(waitFor.kind, waitFor.batches ?? upTo(lastBatch)) : null;
     const out: number[] = [];
     for (let ms = soonest ?? byMs; ms < byMs && out.length < MOST_TRIES; ms += HOUR_MS)
       if (ask.windows.some((w) => w.fromMs <= ms && ms < w.toMs)) out.push(ms);
@@ -274,7 +274,7 @@ export function layingOf(layAsk: LayAsk): Laying {
           }
         }
         if (draft.waitMin && placedMs !== null) notBefore(placedMs + draft.waitMin * MIN_MS, 'chosen');
-        const eve = draft.eveOf && clocks.waitOf(draft.eveOf.kind, draft.eveOf.batches ?? [lastBatch]).atMs;
+        const eve = draft.eveOf && clocks.waitOf(draft.eveOf.kind, draft.eveOf.batches ?? upTo(lastBatch)).atMs;
         if (eve != null) notBefore(eve - DAY_MS, 'chosen');
         if (draft.lag) notBefore((ends.get(draft.lag.after) ?? ready) + draft.lag.min * MIN_MS, 'chosen');
         if (begunAt !== null) {

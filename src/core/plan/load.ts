@@ -18,6 +18,7 @@ import {
 import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRevision } from '../system';
 import { figure } from '../units';
 import type { Load } from './load-asked';
+import { overLast } from './over-last';
 import { type RepairPlan, wholePlaced } from './repair-plan';
 
 const LOAD = texts('load', {
@@ -99,7 +100,7 @@ export function strengthOver(
 ): StrengthOver | null {
   const { sheet, thermal, placedMs } = plan;
   if (!sheet || !thermal || placedMs === null || !wholePlaced({ untimed: plan.untimed ?? [] })) return null;
-  const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+  const served = overLast(plan.milestones, plan.serves)?.planMs ?? null;
   const points = sheet.strength;
   const clock = points ? clockFor(sheet, points.tempC) : null;
   if (!points || !clock) {
@@ -210,7 +211,7 @@ export interface LoadCheck {
  * factor against what the sheet or the engineer allows on this one, never a mean bond stress.
  */
 export function loadCheck(plan: RepairPlan, load: Load, strength: StrengthOver | null): LoadCheck {
-  const served = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+  const served = overLast(plan.milestones, plan.serves)?.planMs ?? null;
   const refused = (missing: Message): LoadCheck => ({ needs: null, fromMs: null, missing, working: [] });
   const asked = load.forceN * load.safetyFactor;
   const when = (needs: number): number | null => {

@@ -110,9 +110,19 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
       ? found
       : { ...found, atMs: origin + (found.atMs - origin) * (shares[spot.batch]?.share ?? 1) };
   };
+  /**
+   * Of batches that are waited for those that may be over last. What began later is over later, but in bands: there a
+   * warm hour overtakes a cold one.
+   */
+  const lastOf = (kind: MilestoneId, batches: readonly number[]): readonly number[] => {
+    const m = milestoneOf(sheet, kind);
+    if (!m || m.table.form === 'bands' || batches.length < 2) return batches;
+    const from = batches.map((batch) => originOf(m, { batch }));
+    return from.includes(null) ? batches : [batches[from.indexOf(Math.max(...from.map((ms) => ms!)))]!];
+  };
   /** End of a wait by the sheet alone, the last of its batches. */
   const waitBySheet = (kind: MilestoneId, batches: readonly number[]): Wait => {
-    const tries = batches.map((batch) => tryReach(kind, { batch }));
+    const tries = lastOf(kind, batches).map((batch) => tryReach(kind, { batch }));
     const failed = tries.find((t) => t === null || t.atMs === null);
     if (failed === undefined) return { atMs: Math.max(...tries.map((t) => t!.atMs!)), by: 'sheet', why: '' };
     const label = MILESTONES[kind].label.toLowerCase();

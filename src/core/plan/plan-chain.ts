@@ -9,6 +9,7 @@ import type { Hands } from './hands';
 import type { Laying } from './lay-ask';
 import { layingOf } from './laying';
 import { foundOn, isBefore, isCovered, keptOff } from './on-face';
+import { upTo } from './pass-clocks';
 import { preparePass, type ReadyPass } from './plan-pass';
 import type { Piece } from './repair';
 import type { ChainPlan, RepairAsk, RepairPlan } from './repair-plan';
@@ -278,7 +279,7 @@ function release(going: readonly Going[]): void {
     block: 'release',
     ...(context.effects.fixedWaitMin !== null
       ? { waitMin: context.effects.fixedWaitMin }
-      : { waitFor: { kind: wanted.serves ?? wanted.wanted, batches: [last.laying.lastBatch] } }),
+      : { waitFor: { kind: wanted.serves ?? wanted.wanted, batches: upTo(last.laying.lastBatch) } }),
   };
   let readyMs = Number.NEGATIVE_INFINITY;
   let stop: PlanStop | null = last.laying.stop;
@@ -287,8 +288,8 @@ function release(going: readonly Going[]): void {
     if (!laying) continue;
     stop ??= laying.stop;
     const { serves } = servesOf(g);
-    const wait = serves === null ? null : laying.waitOf(serves, [laying.lastBatch]);
-    if (wait?.atMs === null) stop ??= laying.stopAt(draft, serves!, [laying.lastBatch], wait.why);
+    const wait = serves === null ? null : laying.waitOf(serves, upTo(laying.lastBatch));
+    if (wait?.atMs === null) stop ??= laying.stopAt(draft, serves!, upTo(laying.lastBatch), wait.why);
     readyMs = Math.max(readyMs, laying.cursor, wait?.atMs ?? Number.NEGATIVE_INFINITY);
   }
   if (stop && !last.laying.stop) last.laying.cut(stop, [draft]);

@@ -4,6 +4,7 @@ import { attempt, type Message } from '../say';
 import { clockOf, MILESTONES, type MilestoneId, milestoneOf } from '../system';
 import { pieceName } from './chain';
 import { GATES } from './gates';
+import { overLast } from './over-last';
 import { historyOf, sideOf } from './reach-try';
 import type { ChainPlan, RepairPlan } from './repair-plan';
 
@@ -75,7 +76,7 @@ const CLOSES: readonly MilestoneId[] = ['recoat-until', 'sandable-until'];
 /** When the face of a pass may be brought back, where that comes to an end: primed, sealed, ground. */
 function ownWindow({ steps, milestones, placedMs }: RepairPlan): Ribbon['window'] {
   const step = steps.find((s) => s.stage === 'finish' && s.within && CLOSES.includes(s.within.kind));
-  const fromMs = step?.waitFor ? (milestones.findLast((m) => m.kind === step.waitFor!.kind)?.planMs ?? null) : placedMs;
+  const fromMs = step?.waitFor ? (overLast(milestones, step.waitFor.kind)?.planMs ?? null) : placedMs;
   if (!step || step.dueMs === null || fromMs === null || step.dueMs <= fromMs) return null;
   return { fromMs, untilMs: step.dueMs, of: step.title };
 }
@@ -90,7 +91,7 @@ export function ribbonsOf(plan: ChainPlan): readonly Ribbon[] {
     if (!p.band.length) return [];
     const next = plan.passes[i + 1];
     const gate = next && GATES[next.piece.gate];
-    const at = (kind: string | null | undefined) => p.milestones.findLast((m) => m.kind === kind)?.planMs ?? null;
+    const at = (kind: MilestoneId | null | undefined) => overLast(p.milestones, kind)?.planMs ?? null;
     const [opens, closes] = gate?.until
       ? [gate.from === null ? p.placedMs : at(gate.from), at(gate.until)]
       : [null, null];

@@ -2,7 +2,7 @@ import { type StepDraft, WET_ROLES } from '../method';
 import { firstRest, restAfter, stands, tears } from './blocks';
 import { earliestSlot, longestMs, overDays, type Window } from './calendar';
 import type { LayAsk } from './lay-ask';
-import type { Clocks } from './pass-clocks';
+import { type Clocks, upTo } from './pass-clocks';
 import { handsOnMs } from './step-time';
 import { stepAt } from './tools';
 
@@ -64,7 +64,7 @@ export function slotsOf({ layAsk, clocks, laid, cursor, renewalsIn }: SlotAsk) {
     for (let k = i; k < drafts.length && drafts[k]!.block === block; k++) {
       const d = drafts[k]!;
       if (d.waitFor?.ahead) {
-        const { atMs } = clocks.waitOf(d.waitFor.kind, d.waitFor.batches ?? [lastBatch]);
+        const { atMs } = clocks.waitOf(d.waitFor.kind, d.waitFor.batches ?? upTo(lastBatch));
         return atMs === null ? null : atMs - lead;
       }
       lead += takesMs(d);

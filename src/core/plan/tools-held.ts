@@ -1,6 +1,7 @@
 import { occupiedBy, RELEASE, type StepContext, settingIn, TOOL_IDS } from '../method';
 import type { MilestoneId } from '../system';
 import type { Laying } from './lay-ask';
+import { upTo } from './pass-clocks';
 import type { PlannedStep, RepairAsk } from './repair-plan';
 import type { ToolHold } from './tools';
 
@@ -9,7 +10,7 @@ const starts = (s: PlannedStep): number => s.begunAt ?? s.startMs;
 /** When what is held by a pass is off again: as the step that waits for that ends, else as the sheet says. */
 function offMs(laying: Laying, until: MilestoneId): number | null {
   const off = laying.steps.find(({ waitFor }) => (waitFor?.insteadOf ?? waitFor?.kind) === until);
-  return off ? off.endMs : laying.waitOf(until, [laying.lastBatch]).atMs;
+  return off ? off.endMs : laying.waitOf(until, upTo(laying.lastBatch)).atMs;
 }
 
 /** A pass that has been put on the clock. */

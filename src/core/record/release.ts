@@ -2,9 +2,12 @@ import { type Finding, findings, standingStops } from '../judge';
 import { kindOfTest, type MethodTest, testsUnder } from '../method';
 import {
   type Acceptance,
+  type ChainPlan,
   MEASURED_KINDS,
+  overLast,
   pieceName,
   reviewOf,
+  servedLast,
   type TestReading,
   type Verdict,
   verdictOf,
@@ -43,8 +46,7 @@ export const figureTestId = ({ id }: Pick<Acceptance, 'id'>): string => `asked/$
 const MINUTE_MS = 60_000;
 
 /** What a pass must have reached before it can be found set, ms; null where that is not known. */
-const setFrom = ({ plan }: PassView): number | null =>
-  plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+const setFrom = ({ plan }: PassView): number | null => servedLast(plan)?.planMs ?? null;
 
 /** Tests by hand of all passes; of one that another lies on, those that can still be done. */
 export function handTests({ passes }: Pick<RepairView, 'passes'>): readonly HandTest[] {
@@ -98,7 +100,7 @@ const EARLY_LOAD = `early:${TESTS}`;
 
 /** Loading before its time, as a stop; null once it may be, or where the time is not known. */
 export function earlyLoad({ plan, actuals }: Pick<PassView, 'plan' | 'actuals'>, nowMs: number): Finding | null {
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const main = servedLast(plan);
   if (!main?.planMs || nowMs >= main.planMs || actuals.startedAt === null || actuals.released) return null;
   const told = { at: toldFrom(main.planMs, nowMs), what: main.label, left: minutes((main.planMs - nowMs) / 60_000) };
   return F['early:load'](told, { of: TESTS });
@@ -106,7 +108,29 @@ export function earlyLoad({ plan, actuals }: Pick<PassView, 'plan' | 'actuals'>,
 
 /** Milestones that let something onto the repair, one after the other. */
 const OPENS: readonly MilestoneId[] = ['release', 'foot', 'light-load', 'load', 'dry', 'wet', 'full-cure'];
-export const opensSomething = (kind: MilestoneId): boolean => OPENS.includes(kind);
+
+/** One use that a repair is opened for. */
+export interface Opening {
+  readonly kind: MilestoneId;
+  readonly label: string;
+  /** From when the first of its places bears it, and from when all of them do; null where that has no time. */
+  readonly firstMs: number | null;
+  readonly atMs: number | null;
+}
+
+/**
+ * What a repair is opened for, use by use, each once however many places and passes have a clock of it. What would be
+ * borne before its last pass lies in place is no opening: that pass is wet then.
+ */
+export function openingsOf({ milestones, placedMs }: Pick<ChainPlan, 'milestones' | 'placedMs'>): readonly Opening[] {
+  const kinds = [...new Set(milestones.map((m) => m.kind))].filter((kind) => OPENS.includes(kind));
+  return kinds.flatMap((kind) => {
+    const last = overLast(milestones, kind)!;
+    if (last.planMs !== null && placedMs !== null && last.planMs < placedMs) return [];
+    const known = milestones.flatMap((m) => (m.kind === kind && m.planMs !== null ? [m.planMs] : []));
+    return [{ kind, label: last.label, firstMs: known.length ? Math.min(...known) : null, atMs: last.planMs }];
+  });
+}
 
 const KEEPS = texts('release', {
   begun: 'Work has not begun.',
@@ -147,7 +171,7 @@ export const openTests = (view: Pick<RepairView, 'passes' | 'draft'>): readonly 
 /** What keeps a repair from being opened for one use: less than for all of it, never less than that it has set. */
 export function obstaclesToOpen(view: RepairView, kind: MilestoneId, nowMs: number): readonly Said[] {
   const { plan, actuals, findings, passes } = view;
-  const it = plan.milestones.findLast((m) => m.kind === kind);
+  const it = overLast(plan.milestones, kind);
   const undone = undoneSteps(view).filter((s) => s.stage !== 'finish');
   const failed = figureTests(view).filter((t) => t.verdict.answer === 'no');
   /** A yes from before this use had come says nothing of it. */
@@ -169,7 +193,7 @@ export function obstaclesToOpen(view: RepairView, kind: MilestoneId, nowMs: numb
 export function obstaclesToRelease(view: RepairView, nowMs: number): readonly Said[] {
   const { plan, actuals, findings, draft } = view;
   const { inspection } = actuals;
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const main = servedLast(plan);
   const undone = undoneSteps(view);
   return [
     ...(actuals.startedAt === null ? [KEEPS.begun()] : []),
@@ -215,7 +239,7 @@ export const isWalkedOn = ({ plan }: Pick<RepairView, 'plan'>): boolean =>
 export function barrierMissing({ plan, actuals }: Pick<RepairView, 'plan' | 'actuals'>, nowMs: number): boolean {
   if (actuals.startedAt === null || actuals.released || actuals.barrier?.state === 'up') return false;
   const placed = plan.steps.some((s) => s.doneAt !== null && s.marks?.end?.includes('placed'));
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const main = servedLast(plan);
   return placed && isWalkedOn({ plan }) && (main?.planMs == null || main.planMs > nowMs);
 }
 const BARRIER = texts('barrier', {

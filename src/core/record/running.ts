@@ -1,6 +1,6 @@
 import { type Finding, findings, stepOfLivePot } from '../judge';
 import type { TroubleAnswer } from '../method';
-import { GATES, type MilestoneTime, mixerStandsMs, type PlannedStep, passesUnder } from '../plan';
+import { GATES, type MilestoneTime, mixerStandsMs, overLast, type PlannedStep, passesUnder } from '../plan';
 import { at, minutes, on, type Value } from '../say';
 import { isMetered } from '../system';
 import type { PassView, RepairView } from './bundle';
@@ -110,7 +110,11 @@ export function nextWait(
   if (!step || !waits(step, nowMs)) return null;
   const at = passes.findIndex((p) => p.repair.passId === step.passId);
   const last = (view: PassView | undefined, kind: MilestoneTime['kind'] | null | undefined) =>
-    kind ? view?.plan.milestones.findLast((m) => m.kind === kind && m.planMs !== null) : undefined;
+    view &&
+    overLast(
+      view.plan.milestones.filter((m) => m.planMs !== null),
+      kind,
+    );
   const wait = last(passes[at], step.waitFor?.kind) ?? last(passes[at - 1], step.gate?.from);
   // What is over while nobody works is over.
   return wait && wait.planMs! > nowMs ? wait : null;
@@ -128,7 +132,7 @@ export function windowOn(
   const below = passes[at - 1]?.plan.milestones ?? [];
   const gate = GATES[draft.passes[draft.chain[at]!]!.gate];
   // Of what is placed over time it opens by its last place, and closes by its first.
-  const opens = below.findLast((m) => m.kind === gate.from) ?? below.findLast((m) => gate.orElse?.includes(m.kind));
+  const opens = overLast(below, gate.from) ?? below.findLast((m) => gate.orElse?.includes(m.kind));
   const closes = below.find((m) => m.kind === gate.until);
   return { fromMs: opens?.planMs ?? null, untilMs: closes?.planMs ?? null };
 }

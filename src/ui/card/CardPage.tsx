@@ -1,7 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { alike } from '@/core/judge';
-import { cautionsOf, jobName, pieceName, repairName } from '@/core/plan';
+import { cautionsOf, jobName, pieceName, repairName, servedLast } from '@/core/plan';
 import { formatDuration, own, phrase } from '@/words';
 import { Own } from '@/words/jsx-runtime';
 import { FindingSign, useSay } from '../shared/bits';
@@ -63,7 +63,7 @@ export function CardPage({ jobId }: { jobId: string }) {
         </header>
         {view.repairs.map((r) => {
           const { plan, repair } = r;
-          const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+          const main = servedLast(plan);
           const methods = new Set(r.passes.map((p) => p.plan.method?.id));
           return (
             <section key={repair.id} className="py-3 break-inside-avoid" style={{ borderBottom: '1.5px solid #000' }}>

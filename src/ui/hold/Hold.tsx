@@ -8,6 +8,7 @@ import {
   pieceName,
   type RepairPlan,
   servedBy,
+  servedLast,
   undisturbed,
 } from '@/core/plan';
 import { MILESTONES, milestoneKind, milestoneOf, STARTS } from '@/core/system';
@@ -156,7 +157,7 @@ function Side({ view, at, nowMs }: StageProps) {
   const zone = view.job.zone;
   // What is done last is what has to be left alone in the end.
   const lastPass = at.whole.passes.at(-1)!;
-  const main = plan.milestones.findLast((m) => m.kind === plan.serves);
+  const main = servedLast(plan);
   const computed = main?.planMs ?? null;
   const habit = plan.habitMs;
   const off = computed !== null && habit !== null ? (habit - computed) / 60_000 : null;

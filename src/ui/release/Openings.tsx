@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { z } from 'zod';
 import type { StrengthOver } from '@/core/plan';
-import { bodyShape, obstaclesToOpen, opensSomething, type PassView, Role } from '@/core/record';
+import { bodyShape, type Opening, obstaclesToOpen, openingsOf, Role } from '@/core/record';
 
 import { figure, lowered, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
@@ -13,6 +13,9 @@ import { shortWhen } from '../shared/when';
 import { record } from '../workspace/record';
 import { SIGNS_IN } from './signs-in';
 
+/** Places that are so far apart are not told apart. */
+const A_MINUTE_MS = 60_000;
+
 /** What may be let onto it, one use after the other, each signed by itself. */
 export function Openings({
   view,
@@ -21,17 +24,16 @@ export function Openings({
   role,
   strength,
 }: StageProps & { role: string; strength: StrengthOver | null }) {
-  const [signing, setSigning] = useState<PassView['plan']['milestones'][number] | null>(null);
+  const [signing, setSigning] = useState<Opening | null>(null);
   const { whole } = at;
   const { plan, actuals } = whole;
   const { zone } = view.job;
-  const rows = plan.milestones.filter((m) => opensSomething(m.kind));
   return (
     <>
       <ul>
-        {rows.map((m) => {
+        {openingsOf(plan).map((m) => {
           const signed = actuals.opened.get(m.kind);
-          const reached = m.planMs !== null && nowMs >= m.planMs;
+          const reached = m.atMs !== null && nowMs >= m.atMs;
           return (
             <li
               key={m.kind}
@@ -43,14 +45,17 @@ export function Openings({
                 {reached ? '● ' : '○ '}
                 {m.label}
               </span>
-              {strength?.fromPoints && m.planMs !== null && (
+              {strength?.fromPoints && m.atMs !== null && (
                 <span className="soft fig text-sm">
-                  {figure(strength.shareAt(m.planMs) * 100, 2)} %
+                  {figure(strength.shareAt(m.atMs) * 100, 2)} %
                   <span className="hidden sm:inline"> of its strength</span>
                 </span>
               )}
               <span className="fig sm:w-40 text-right">
-                {m.planMs !== null ? shortWhen(m.planMs, zone, nowMs) : 'no time'}
+                {m.atMs !== null ? shortWhen(m.atMs, zone, nowMs) : 'no time'}
+                {m.atMs !== null && m.firstMs !== null && m.atMs - m.firstMs >= A_MINUTE_MS && (
+                  <span className="block soft text-sm">{phrase`the first ${shortWhen(m.firstMs, zone, nowMs)}`}</span>
+                )}
               </span>
               <span className="sm:w-36 text-right text-sm no-print">
                 {signed
@@ -88,7 +93,7 @@ function Sign({
   known,
   onDone,
 }: {
-  m: PassView['plan']['milestones'][number];
+  m: Opening;
   at: StageProps['at'];
   zone: string;
   nowMs: number;

@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { z } from 'zod';
 import { loadCheck, strengthOver } from '@/core/plan';
-import { bodyShape, earlyLoad, obstaclesToRelease, opensSomething, reviewNeeded, roleRefused } from '@/core/record';
+import { bodyShape, earlyLoad, obstaclesToRelease, openingsOf, reviewNeeded, roleRefused } from '@/core/record';
 import { phrase } from '@/words';
 import { Photos } from '../photo/Photos';
 import type { StageProps } from '../repair/stage-props';
@@ -30,9 +30,10 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const role = usePrefs((p) => p.role);
   const zone = view.job.zone;
   const strength = useMemo(() => strengthOver(plan), [plan]);
-  const opening = at.whole.plan.milestones.filter((m) => opensSomething(m.kind));
   const closed = actuals.released !== null;
-  const stages = opening.flatMap((m) => (m.planMs === null ? [] : [{ id: m.kind, label: m.label, ms: m.planMs }]));
+  const stages = openingsOf(at.whole.plan).flatMap((o) =>
+    o.atMs === null ? [] : [{ id: o.kind, label: o.label, ms: o.atMs }],
+  );
   const needs = useMemo(
     () => (repair.load ? loadCheck(plan, repair.load, strength).needs : null),
     [plan, repair.load, strength],

@@ -1,5 +1,5 @@
 import type { Stage } from '@/core/method';
-import { type ChainPlan, inRounds, type RepairPlan } from '@/core/plan';
+import { type ChainPlan, inRounds, type RepairPlan, servedLast } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { isMetered } from '@/core/system';
 import type { Shown, UnitSystem } from '@/core/units';
@@ -61,7 +61,7 @@ export function stageAnswer(
       }`;
     }
     case 'hold': {
-      const to = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs;
+      const to = servedLast(plan)?.planMs;
       return to ? phrase`to ${shortWhen(to, zone, nowMs)}` : plan.steps.length ? 'no time' : 'waits';
     }
     case 'finish':

@@ -1,4 +1,5 @@
 import { type Method, settingIn } from '../../method';
+import { overLast } from '../../plan';
 import { at, degC, exactly, kelvin, texts } from '../../say';
 import { clashesOf, clashWords } from '../../system';
 import { type Finding, findings } from '../finding';
@@ -126,7 +127,7 @@ function curedCold({
   const { sheet, thermal, placedMs } = plan;
   const needsC = sheet?.limits.fullCureMinC;
   if (needsC == null || !thermal || placedMs === null) return null;
-  const full = plan.milestones.findLast((m) => m.kind === 'full-cure')?.planMs;
+  const full = overLast(plan.milestones, 'full-cure')?.planMs;
   const toMs = Math.min(full ?? (plan.openMs ?? placedMs) + DAY_MS, thermal.base.times.at(-1)!);
   const range = rangeOver(thermal.base, { fromMs: placedMs, toMs: Math.max(toMs, placedMs + 1) });
   return range.ok && range.value.max < needsC ? { fromMs: placedMs, toMs, warmestC: range.value.max, needsC } : null;

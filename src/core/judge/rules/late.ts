@@ -1,5 +1,5 @@
 import { RENEWS, type Role } from '../../method';
-import { oursBefore, type PlannedStep, windowsOver } from '../../plan';
+import { oursBefore, overLast, type PlannedStep, windowsOver } from '../../plan';
 import { at, listed, minutes, texts } from '../../say';
 import type { MilestoneId } from '../../system';
 import { type Finding, findings, type Notice } from '../finding';
@@ -204,7 +204,7 @@ export const lateRowOf = (of: MilestoneId, { role, below }: { readonly role: Rol
 
 /** When what a step waits for is reached; its own begin where it waits for nothing. */
 const opensMs = ({ waitFor, startMs }: PlannedStep, { plan }: JudgeContext): number =>
-  plan.milestones.findLast((m) => m.kind === waitFor?.kind)?.planMs ?? startMs;
+  overLast(plan.milestones, waitFor?.kind)?.planMs ?? startMs;
 
 /** Hours of work from the day before an instant until another. */
 const hoursUntil = ({ job }: JudgeContext, fromMs: number, untilMs: number) =>

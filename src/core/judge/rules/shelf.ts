@@ -13,7 +13,7 @@ import {
   toleranceOf,
   unfitLooks,
 } from '../../mix';
-import { passedOver, type RepairPlan } from '../../plan';
+import { passedOver, type RepairPlan, servedLast } from '../../plan';
 import { attempt, density, exactly, grams, listed, ml, mm, percent } from '../../say';
 import { coverageMl, isMetered, kitVolumeMl, SAGS, systemKind, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
 import { type Finding, findings } from '../finding';
@@ -381,7 +381,7 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
           ...f,
           id: `witness:${b.index}:${what}`,
         }));
-      const bears = plan.milestones.findLast((m) => m.kind === plan.serves)?.planMs ?? null;
+      const bears = servedLast(plan)?.planMs ?? null;
       const due = bears !== null && nowMs >= bears;
       const soft = (w: typeof cup) => due && w !== undefined && w.state !== 'hard' && w.state !== 'kept';
       return [
