@@ -2,9 +2,26 @@ import type { MilestoneId } from '../system';
 import type { MilestoneTime } from './milestone-times';
 import type { ChainPlan, RepairPlan } from './repair-plan';
 
-/** The later of two clocks; one that has no time is not known to be over at all. */
-const later = (a: MilestoneTime, b: MilestoneTime): MilestoneTime =>
-  a.planMs === null ? a : b.planMs === null || b.planMs >= a.planMs ? b : a;
+type OfTwo<T> = (a: T, b: T) => T;
+
+/** The later of two by an instant; one that has none is not known to be over at all. */
+export const laterBy =
+  <T>(at: (of: T) => number | null): OfTwo<T> =>
+  (a, b) => {
+    const [x, y] = [at(a), at(b)];
+    return x === null ? a : y === null || y >= x ? b : a;
+  };
+
+/** The sooner of two by an instant; one that has none ends nothing. */
+export const soonerBy =
+  <T>(at: (of: T) => number | null): OfTwo<T> =>
+  (a, b) => {
+    const [x, y] = [at(a), at(b)];
+    return x === null ? b : y === null || y >= x ? a : b;
+  };
+
+const planned = (m: MilestoneTime): number | null => m.planMs;
+const later = laterBy(planned);
 
 /**
  * Of the clocks of one kind, of all pots and places, that which is over last. In bands it need not be that of what was

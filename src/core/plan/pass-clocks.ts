@@ -13,6 +13,7 @@ import {
   type StartId,
 } from '../system';
 import { type MilestoneTime, milestoneTime, type Named, type PotShare } from './milestone-times';
+import { laterBy, soonerBy } from './over-last';
 import type { Ask, AskedSide, ReachTry } from './reach-try';
 import type { RepairAsk } from './repair-plan';
 import type { PlanStop, StandIn } from './stand-in';
@@ -22,6 +23,8 @@ const CLOCKS = texts('pass-clocks', {
 });
 
 const MIN_MS = 60_000;
+/** Spots of what is laid over time that are looked at, so far apart. */
+const SPOT_MS = 10 * MIN_MS;
 /** What is over with a mix that is ready. */
 const MIXED = ['mix-begins', 'mix-ends', 'stand-ends'] as const satisfies readonly StartId[];
 
@@ -91,9 +94,24 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     const held = m.startsAt === 'placed' || m.startsAt === 'faces-closed' || m.startsAt === 'last-coat';
     return found !== null && restart !== null && held && restart > found && clock === 'waiting' ? restart : found;
   };
+  /**
+   * From where a clock may count: of what is laid over time a wait counts from its last spot and a working time from
+   * its first, but in bands, where a warm hour overtakes a cold one, from any of its spots.
+   */
+  const originsOf = (m: Milestone, spot: Spot): readonly (number | null)[] => {
+    const origin = originOf(m, spot);
+    const mark = origin === null || m.table.form !== 'bands' ? null : markOf(m.startsAt, spot);
+    if (!mark || mark.firstMs >= mark.lastMs || (origin !== mark.firstMs && origin !== mark.lastMs)) return [origin];
+    const n = Math.ceil((mark.lastMs - mark.firstMs) / SPOT_MS);
+    return upTo(n).map((k) => (k === n ? mark.lastMs : mark.firstMs + ((mark.lastMs - mark.firstMs) * k) / n));
+  };
   const timeOf = (m: Milestone, spot: Spot, named: Named): MilestoneTime =>
+    originsOf(m, spot)
+      .map((originMs) => timeFrom(m, spot, named, originMs))
+      .reduce((clockOf(m) === 'waiting' && !milestoneKind(m.kind).byFirst ? laterBy : soonerBy)((t) => t.planMs));
+  const timeFrom = (m: Milestone, spot: Spot, named: Named, originMs: number | null): MilestoneTime =>
     milestoneTime(sheet, m, {
-      originMs: originOf(m, spot),
+      originMs,
       ...named,
       thermal,
       ask: reachOf,
@@ -105,7 +123,10 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     const m = milestoneOf(sheet, kind);
     const origin = m ? originOf(m, spot) : null;
     if (!m || origin === null) return null;
-    const found = reachOf(m, side ?? (clockOf(m) === 'waiting' ? 'long' : 'short'), origin);
+    const waits = side === undefined && clockOf(m) === 'waiting';
+    const found = originsOf(m, spot)
+      .map((from) => reachOf(m, side ?? (waits ? 'long' : 'short'), from!))
+      .reduce((waits ? laterBy : soonerBy)((t) => t.atMs));
     return found.atMs === null || kind !== 'use-by'
       ? found
       : { ...found, atMs: origin + (found.atMs - origin) * (shares[spot.batch]?.share ?? 1) };

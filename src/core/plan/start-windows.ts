@@ -18,7 +18,7 @@ export const FAILS = {
   material: 'material too cold or warm',
   pot: 'pot dies before it is placed',
   hold: 'too cold to set before it has gelled',
-  never: 'never ready within the forecast',
+  never: 'not ready as far as weather and sheet tell',
   late: 'ready after the wanted reopening',
   early: 'before the place can be prepared',
 } as const;

@@ -65,7 +65,7 @@ export function Rests({ repair, plan, zone, nowMs }: RestsProps) {
             />
             <button
               type="button"
-              className="btn btn-link min-h-11"
+              className="btn btn-link min-h-[44px]"
               aria-label={phrase`Take out rest ${i + 1}`}
               onClick={() => write((all) => all.filter((_, k) => k !== i))}
             >

@@ -54,7 +54,7 @@ function Ask({ job }: { job: Job }) {
           >
             {exported ? 'Exported; once more' : 'Export it as a file'}
           </button>
-          <label className="flex gap-2 items-center min-h-11">
+          <label className="flex gap-2 items-center min-h-[44px]">
             <input
               type="checkbox"
               className="checkbox"

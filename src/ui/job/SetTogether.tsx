@@ -54,7 +54,7 @@ export function SetTogether({ repairs }: { readonly repairs: readonly RepairView
             {open.map((r) => (
               <label
                 key={r.repair.id}
-                className="inline-flex items-center gap-2 min-h-11 fine:min-h-8"
+                className="inline-flex items-center gap-2 min-h-[44px] fine:min-h-8"
                 style={{ accentColor: 'var(--ink)' }}
               >
                 <input

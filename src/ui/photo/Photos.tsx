@@ -97,7 +97,7 @@ export function Compared({ under, over }: { readonly under: Photo; readonly over
         max={100}
         value={share}
         aria-label={phrase`How far ${names[1]} is covered by ${names[0]}`}
-        className="w-full min-h-11"
+        className="w-full min-h-[44px]"
         onChange={(e) => setShare(Number(e.target.value))}
       />
       <OnOff label={phrase`Turn “${names[1]}” over, as in a mirror`} on={mirrored} onChange={setMirrored} />

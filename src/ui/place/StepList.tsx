@@ -144,7 +144,7 @@ export function StepList({
         ) : (
           <li key={`more ${listed.steps[0]!.id}`} style={{ borderTop: '1px solid var(--paper-line)' }}>
             <details>
-              <summary className="min-h-11 flex items-center cursor-pointer sm:pl-[7.4rem]">{phrase`the same ${listed.times} times more, to ${dayAndClock(listed.steps.at(-1)!.endMs, zone)}`}</summary>
+              <summary className="min-h-[44px] flex items-center cursor-pointer sm:pl-[7.4rem]">{phrase`the same ${listed.times} times more, to ${dayAndClock(listed.steps.at(-1)!.endMs, zone)}`}</summary>
               <ol>{listed.steps.map(item)}</ol>
             </details>
           </li>

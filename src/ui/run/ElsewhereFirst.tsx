@@ -31,7 +31,7 @@ export function ElsewhereFirst({ view, at, nowMs }: { view: JobAtRepair; at: Rep
           <span className="soft text-[0.95rem]">{phrase`Here again ${shortWhen(backMs, zone, nowMs)}`}</span>
         )}
       </p>
-      <Link className="btn min-h-11 shrink-0" href={`/job/${id}/${repairId}/run`}>
+      <Link className="btn min-h-[44px] shrink-0" href={`/job/${id}/${repairId}/run`}>
         Go there <ArrowRight size={18} aria-hidden="true" />
       </Link>
     </section>

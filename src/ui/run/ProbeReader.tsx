@@ -56,7 +56,7 @@ export function ProbeReader({
         </span>
       </p>
       {!held ? (
-        <button type="button" className="btn mt-1 min-h-11" onClick={() => setHeld({ faceC, humidityPct })}>
+        <button type="button" className="btn mt-1 min-h-[44px]" onClick={() => setHeld({ faceC, humidityPct })}>
           Hold it to the place
         </button>
       ) : (
@@ -67,7 +67,7 @@ export function ProbeReader({
           {reading && <span className="fig">{reading.humidityPct} %</span>}
           <button
             type="button"
-            className="btn min-h-11"
+            className="btn min-h-[44px]"
             disabled={!reading?.settled || lost}
             onClick={() => {
               if (reading) onTake(reading.tempC, Math.max(1, reading.humidityPct));

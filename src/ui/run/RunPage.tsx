@@ -179,7 +179,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
             </Link>
             <button
               type="button"
-              className="btn p-2.5 min-h-11"
+              className="btn p-2.5 min-h-[44px]"
               aria-pressed={afar}
               aria-label="Large, to be read from two metres"
               onClick={() => setPrefs({ afar: !afar })}
@@ -223,7 +223,7 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
                 pass.plan.sheet &&
                 !isMetered(pass.plan.sheet.kind) && (
                   <Link
-                    className="btn mt-2 min-h-11"
+                    className="btn mt-2 min-h-[44px]"
                     href={`/job/${jobId}/${repairId}/bench?pass=${step.passId}&batch=${step.batch + 1}`}
                   >
                     <Scale size={18} aria-hidden="true" /> To the scale
@@ -261,12 +261,12 @@ export function RunPage({ jobId, repairId }: { jobId: string; repairId: string }
           {started && step?.role === 'test' && (
             <section
               aria-label="Tests"
-              className="p-2.5 [&_.btn]:min-h-11"
+              className="p-2.5 [&_.btn]:min-h-[44px]"
               style={{ border: '1px dashed var(--rule)' }}
             >
               <HandTests whole={at} zone={zone} nowMs={nowMs} role={role} closed={actuals.released !== null} />
               {figureTests(at).length > 0 && (
-                <Link className="btn mt-2 min-h-11" href={`/job/${jobId}/${repairId}/release`}>
+                <Link className="btn mt-2 min-h-[44px]" href={`/job/${jobId}/${repairId}/release`}>
                   <ListChecks size={18} aria-hidden="true" /> To the tests by figures
                 </Link>
               )}

@@ -119,7 +119,7 @@ function Which({
   const folded = (what: string, troubles: readonly Trouble[]) =>
     troubles.length > 0 && (
       <details>
-        <summary className="min-h-11 flex items-center cursor-pointer font-semibold">{what}</summary>
+        <summary className="min-h-[44px] flex items-center cursor-pointer font-semibold">{what}</summary>
         {list(troubles)}
       </details>
     );

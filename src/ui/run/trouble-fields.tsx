@@ -76,7 +76,7 @@ function ThesePlaces({ of, value, onChange }: { of: LikePlaces; value: Anew; onC
           <button
             key={`${i}${name}`}
             type="button"
-            className="btn min-h-11"
+            className="btn min-h-[44px]"
             aria-pressed={these.has(i)}
             onClick={() => press(i)}
           >

@@ -36,7 +36,7 @@ export function CsvFile({
       <FilePick
         name={ariaLabel}
         accept=".csv,.txt,text/csv"
-        className="btn text-sm min-h-11"
+        className="btn text-sm min-h-[44px]"
         onFile={async (file) => go(file.name, await file.text(), {})}
       >
         {label}

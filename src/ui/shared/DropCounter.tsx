@@ -18,7 +18,7 @@ export function DropCounter({ value, onChange }: { value: number | null; onChang
         {phrase`: into a syringe up to a mark, then take it over. ${value === null ? 'Not counted yet.' : phrase`Now ${figure(value, 3)} drops to 1 mL.`}`}
       </p>
       <div className="flex gap-2 items-end flex-wrap mt-1">
-        <button type="button" className="btn min-h-11 text-lg" onClick={() => setDrops(drops + 1)}>
+        <button type="button" className="btn min-h-[44px] text-lg" onClick={() => setDrops(drops + 1)}>
           one drop
         </button>
         <strong className="fig text-2xl min-w-12 text-right" data-testid="drops">

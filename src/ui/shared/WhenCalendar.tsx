@@ -94,11 +94,11 @@ export default function WhenCalendar({
             }}
           >
             <header className="flex items-center gap-2 mb-1">
-              <Button slot="previous" className="btn min-h-11 min-w-11 justify-center">
+              <Button slot="previous" className="btn min-h-[44px] min-w-11 justify-center">
                 <ChevronLeft size={18} aria-hidden="true" />
               </Button>
               <CalendarHeading className="flex-1 text-center font-bold" />
-              <Button slot="next" className="btn min-h-11 min-w-11 justify-center">
+              <Button slot="next" className="btn min-h-[44px] min-w-11 justify-center">
                 <ChevronRight size={18} aria-hidden="true" />
               </Button>
             </header>
