@@ -3,6 +3,7 @@ import { type Surroundings, skyOf } from '../climate';
 import { isTaken, methodOf, wantsThickening } from '../method';
 import type { SheetRevision } from '../system';
 import { SPARE_MS } from './arranged';
+import { overLast } from './over-last';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
 import { type Piece, pieceOf, withPiece } from './repair';
 import type { ChainPlan } from './repair-plan';
@@ -300,15 +301,14 @@ function tentFor(
 }
 
 /**
- * Until when a tent or a shade is needed: until it has gelled, with something to spare; where no gel is known, until it
- * is ready.
+ * Until when a tent or a shade is needed: until all of it has gelled, its last lift and its last pass as well, with
+ * something to spare; where no gel is known, until it is ready.
  */
 function neededUntil({ plan, starts }: NonNullable<Tried>, startMs: number): number {
-  const took = (kind: string) => {
-    const m = plan.milestones.findLast((x) => x.kind === kind);
-    return m?.planMs != null && m.originMs !== null ? m.planMs - m.originMs : null;
-  };
-  const gel = took('gel') ?? took('release');
+  const mix = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
+  const gelled = plan.passes.map((p) => overLast(p.milestones, 'gel') ?? overLast(p.milestones, 'release'));
+  const known = gelled.flatMap((m) => m?.planMs ?? []);
+  const gel = mix && known.length === gelled.length ? Math.max(...known) - mix.startMs : null;
   const ready = readyOf(starts);
   return gel !== null ? startMs + gel + SPARE_MS : Number.isFinite(ready) ? ready : startMs + DAY_MS;
 }
