@@ -1,10 +1,12 @@
+import { calendarFile } from '@/core/file';
 import { methodOf } from '@/core/method';
-import { type ChainPlan, overLast, pieceOf, planJob, type Repair, withPiece } from '@/core/plan';
-import { openingsOf } from '@/core/record';
+import { type ChainPlan, endsOf, overLast, pieceOf, planJob, type Repair, withPiece } from '@/core/plan';
+import { openingsOf, type RepairView, touchNow } from '@/core/record';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '@/core/system';
 import { bands } from '@/sample/sheet-words';
 import { freshJob } from '@/ui/workspace/fresh';
-import { at, baseAt, firstRepair, m16Hole, ZONE } from './made';
+import { plainWords } from '@/words';
+import { at, baseAt, firstRepair, m16Hole, untouched, ZONE } from './made';
 import { ORDINARY } from './ordinary';
 import { typed } from './papers';
 
@@ -138,3 +140,26 @@ test.each(SEVERAL.map((row) => [row[0], row] as const))(
     }
   },
 );
+
+test('what is told of many alike names the slowest of them, and nobody is sent to test before it', () => {
+  const sheet = inBands(typed(ORDINARY[0]![1], NOW));
+  const rods = firstRepair({ job, nowMs: NOW }, methodOf('anchor')!, sheet, {
+    over: { void: { ...m16Hole(), count: 36 }, materialC: 15 },
+  });
+  const rounds = placings(planned(rods, sheet));
+  const repair = warmedAt(rods, new Date((rounds[1]! + rounds[2]!) / 2).toISOString());
+  const plan = planned(repair, sheet);
+  const loads = plan.milestones.filter((m) => m.kind === 'load');
+  const slowest = overLast(loads, 'load')!;
+  expect(loads.at(-1)).not.toBe(slowest);
+  expect(endsOf(loads)).toEqual([loads[0], slowest, loads.at(-1)]);
+  const actuals = { startedAt: NOW, released: null } as unknown as RepairView['actuals'];
+  const touched = (ms: number) => touchNow({ plan, actuals }, ms);
+  expect(touched(plan.placedMs! - MIN)).toBe('placing');
+  expect(touched(loads.at(-1)!.planMs! + MIN)).toBe('leave');
+  expect(touched(slowest.planMs!)).toBe('test');
+  const view = untouched({ job, repairs: [repair], sheets: [sheet] }, NOW);
+  const file = calendarFile(view, plainWords)!.replace(/\r\n /g, '');
+  const stamp = (ms: number) => new Date(Math.ceil(ms / MIN) * MIN).toISOString().replace(/[-:]|\.000/g, '');
+  expect(file).toContain(`DTSTART:${stamp(slowest.planMs!)}`);
+});

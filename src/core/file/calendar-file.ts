@@ -2,6 +2,7 @@ import ical, { ICalAlarmType } from 'ical-generator';
 import {
   actedOn,
   arranged,
+  endsOf,
   type MilestoneTime,
   type PlannedStep,
   partName,
@@ -83,10 +84,10 @@ const MOST_ALIKE = 6;
  * Clocks without those between the first and the last of their kind: of thirty holes the first and the last that may be
  * loaded are enough, of a few pots each.
  */
-const endsOf = (clocks: readonly MilestoneTime[]): readonly MilestoneTime[] =>
+const withoutBetween = (clocks: readonly MilestoneTime[]): readonly MilestoneTime[] =>
   clocks.filter((m) => {
     const like = clocks.filter((x) => x.kind === m.kind && x.passId === m.passId);
-    return like.length <= (m.clock === 'waiting' ? 2 : MOST_ALIKE) || m === like[0] || m === like.at(-1);
+    return like.length <= (m.clock === 'waiting' ? 2 : MOST_ALIKE) || endsOf(like).includes(m);
   });
 
 /** Of several pots or places the one that a clock is of: holes by their numbers, pots by theirs. */
@@ -152,7 +153,7 @@ export function calendarFile(view: PlannedJob, say: (said: Said) => string): str
           a.what === 'cover' ? SAYS['tent-why']({ by: exactly(kelvin(a.warmK)) }) : SAYS['packs-why'](),
         );
       }
-    for (const m of endsOf(plan.milestones)) {
+    for (const m of withoutBetween(plan.milestones)) {
       const { ended, inHand } = milestoneKind(m.kind);
       if (m.planMs === null || inHand || !actedOn(plans, m)) continue;
       const mine = plans.find((p) => p.passId === m.passId) ?? plan;

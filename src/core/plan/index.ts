@@ -33,7 +33,7 @@ export { mixerStandsMs } from './mixer-on';
 export * from './named';
 export * from './notice';
 export * from './openers';
-export { overLast, servedLast } from './over-last';
+export { endsOf, overLast, servedLast } from './over-last';
 export * from './paced';
 export * from './photo';
 export * from './place-trial';

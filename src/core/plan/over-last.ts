@@ -36,6 +36,11 @@ export const overLast = (
   return all.length ? all.reduce(later) : undefined;
 };
 
+/** Of like clocks those that tell the others: the first, the last, and that which is over last where it is neither. */
+export const endsOf = (like: readonly MilestoneTime[]): readonly MilestoneTime[] => [
+  ...new Set([like[0], overLast(like, like[0]?.kind), like.at(-1)].flatMap((m) => m ?? [])),
+];
+
 /** What opens a pass, or a repair of several: of the clocks they serve by that which is over last. */
 export const servedLast = (plan: RepairPlan | ChainPlan): MilestoneTime | undefined => {
   const passes = 'passes' in plan ? plan.passes : [plan];

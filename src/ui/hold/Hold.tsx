@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import {
   actedOn,
+  endsOf,
   type MilestoneTime,
   partName,
   passName,
@@ -56,7 +57,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
   // asking.
   const between = (m: (typeof plan.milestones)[number]) => {
     const like = plan.milestones.filter((x) => x.kind === m.kind && x.passId === m.passId);
-    return like.length > 2 && m !== like[0] && m !== like.at(-1);
+    return like.length > 2 && !endsOf(like).includes(m);
   };
   /** Of several batches the name of this one: holes by their numbers, pots by theirs. */
   const batchName = (m: (typeof plan.milestones)[number]) => {

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { standingStops } from '@/core/judge';
 import { type Job, jobName, repairName } from '@/core/plan';
-import { type JobView, viewJob } from '@/core/record';
+import { type JobView, type Touch, touchNow, viewJob } from '@/core/record';
 
 import { inYard, yardOf } from '@/store/state';
 import { formatDuration, phrase, say } from '@/words';
@@ -236,6 +236,13 @@ export function TwoInOne() {
   );
 }
 
+const TOUCH: Readonly<Record<Touch, string>> = {
+  released: 'released',
+  placing: 'being placed',
+  test: 'test, then sign',
+  leave: 'do not touch',
+};
+
 /** What comes next over all jobs, and what may be touched or loaded now. */
 function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
   const system = usePrefs((p) => p.system);
@@ -253,17 +260,7 @@ function Due({ views, nowMs }: { views: readonly JobView[]; nowMs: number }) {
     v.repairs
       .filter((r) => r.actuals.startedAt !== null)
       .map((r) => {
-        const reached = r.plan.milestones.filter(
-          (m) => m.clock === 'waiting' && m.planMs !== null && m.planMs <= nowMs,
-        );
-        const word = r.actuals.released
-          ? 'released'
-          : r.plan.placedMs === null || r.plan.placedMs > nowMs
-            ? 'being placed'
-            : reached.some((m) => m.kind === r.plan.serves)
-              ? 'test, then sign'
-              : 'do not touch';
-        return { v, r, word };
+        return { v, r, word: TOUCH[touchNow(r, nowMs)] };
       }),
   );
   if (!next.length && !touch.length) return null;
