@@ -2,6 +2,7 @@ import { extremes } from '../climate';
 import { ENGINES, methodOf, takenBy, toldOf, wantsThickening } from '../method';
 import { beforehandMin } from '../mix';
 import {
+  bearing,
   type ChainPlan,
   closedLate,
   type Job,
@@ -50,6 +51,7 @@ const SUIT = texts('suit', {
   'not-planned': 'not planned',
   'others-open': 'its other passes are not planned yet',
   'no-load': 'none is named',
+  'load-elsewhere': 'another pass carries it',
   'no-strength': 'the sheet prints no strength',
   takes: 'takes {share} of its full strength',
   'other-base': 'for {bases}, not {base}',
@@ -166,7 +168,7 @@ function suitOf(ask: SuitAsk, whole: ChainPlan, mine: RepairPlan, sheet: SheetRe
     sagCriterion(repair, mine, sheet),
     wetnessCriterion(repair, sheet),
     finishCriterion(mine, sheet),
-    loadCriterion(repair, tried),
+    loadCriterion(repair, all),
     releaseCriterion(job, all),
     c(
       'cost',
@@ -207,8 +209,10 @@ function takenCriterion(repair: Piece, sheet: SheetRevision): Criterion {
   return c('method', 'What it is', method ? met : null, says);
 }
 
-function loadCriterion({ load }: Piece, tried: RepairPlan | null): Criterion {
+function loadCriterion({ load, passId }: Piece, all: Tried | null): Criterion {
   if (!load) return c('load', 'Load', null, SUIT['no-load']());
+  const tried = all?.pass;
+  if (all && bearing(all.whole, load).passId !== passId) return c('load', 'Load', null, SUIT['load-elsewhere']());
   if (!tried?.mix) return c('load', 'Load', null, SUIT['not-planned']());
   const { needs, missing } = loadCheck(tried, load, strengthOver(tried));
   if (missing || needs === null) return c('load', 'Load', null, missing || SUIT['no-strength']());

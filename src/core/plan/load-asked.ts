@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { Id } from '../units';
 
 const share = z.number().positive().max(1);
 
@@ -19,6 +20,8 @@ export const Load = z.object({
   /** For anchors: what the sheet or the engineer allows on this one, N, and who says so. */
   allowedN: z.number().positive().max(1e9).nullable(),
   allowedFrom: z.string().max(160),
+  /** Of several passes the one that carries it; null takes the first whose sheet tells a strength. */
+  passId: Id.nullable().default(null),
 });
 export type Load = z.infer<typeof Load>;
 
@@ -37,4 +40,5 @@ export const FIRST_LOAD: Load = {
   serviceC: null,
   allowedN: null,
   allowedFrom: '',
+  passId: null,
 };

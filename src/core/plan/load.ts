@@ -19,7 +19,7 @@ import { MILESTONES, type Milestone, type MilestoneId, milestoneOf, type SheetRe
 import { figure } from '../units';
 import type { Load } from './load-asked';
 import { overLast } from './over-last';
-import { type RepairPlan, wholePlaced } from './repair-plan';
+import { type ChainPlan, type RepairPlan, wholePlaced } from './repair-plan';
 
 const LOAD = texts('load', {
   over: 'Strength over time',
@@ -194,6 +194,15 @@ function gelAt(sheet: SheetRevision, tempC: number, firstMin: number): number {
 /** What an anchor may carry is the sheet’s or the engineer’s to say. */
 export const allowedNotComputed = ({ method }: Pick<RepairPlan, 'method'>): boolean =>
   method !== null && ENGINES[method.engine].byApproval;
+
+/**
+ * The pass of a repair that carries what it must carry: the one that was said, else the first that anything is told of,
+ * an approval or a strength. A coat over an anchor carries nothing.
+ */
+export function bearing({ passes }: Pick<ChainPlan, 'passes'>, load: Pick<Load, 'passId'> | null): RepairPlan {
+  const told = (p: RepairPlan) => allowedNotComputed(p) || p.sheet?.strength != null;
+  return passes.find((p) => p.passId === load?.passId) ?? passes.find(told) ?? passes[0]!;
+}
 
 /** A load held against what the bond has. */
 export interface LoadCheck {

@@ -4,6 +4,7 @@ import { STAGES, type Stage } from '../method';
 import {
   type Actuals,
   type Away,
+  bearing,
   type ChainPlan,
   FIRST_PASS,
   type Job,
@@ -181,7 +182,19 @@ function judgedPasses(
     const { plan, actuals } = pass;
     const next = of.passes[i + 1]?.plan.piece;
     const covered = next !== undefined && liesOn(next, plan.passId);
-    const context = { job, repair: plan.piece, plan, actuals, sheets, stock, nowMs, ...others, covered };
+    const borneElsewhere = bearing(of.plan, plan.piece.load).passId !== plan.passId;
+    const context = {
+      job,
+      repair: plan.piece,
+      plan,
+      actuals,
+      sheets,
+      stock,
+      nowMs,
+      ...others,
+      covered,
+      borneElsewhere,
+    };
     const before = passes.flatMap((x) => x.findings);
     const name = pieceName(plan.piece, passes.length);
     const found = judge(context);

@@ -1,7 +1,7 @@
 import { say } from '@/words';
 import { methodsData, sampleData } from '../../sample/jobs';
 import { METHODS, TEST_KINDS, testsUnder } from '../method';
-import { firstAcceptance } from '../plan';
+import { allowedNotComputed, bearing, FIRST_LOAD, firstAcceptance } from '../plan';
 import {
   type Bundle,
   barrierHeld,
@@ -346,5 +346,39 @@ describe('the barrier', () => {
     // Reopened, it may be put up once more, and holds again.
     w.tell(w.endMs + 4 * MIN, { kind: 'reopened', reason: 'a wheel went over it' });
     expect(barrierHeld(w.view(w.endMs + 4 * MIN))).not.toBeNull();
+  });
+});
+
+describe('what a chain must carry', () => {
+  const chains = all.flatMap((b) =>
+    b.repairs.flatMap((r) => (r.chain.length > 1 ? [{ ...b, repairs: [r], events: [], snapshots: [] }] : [])),
+  );
+  const loaded = (b: (typeof chains)[0], passId: string | null) => {
+    const draft = { ...b.repairs[0]!, load: { ...FIRST_LOAD, passId } };
+    return viewJob({ ...b, repairs: [draft] }, NOW).repairs[0]!;
+  };
+  const judged = (b: (typeof chains)[0], passId: string | null) =>
+    loaded(b, passId).passes.flatMap((p) => (p.findings.some((f) => /(^|\/)load/.test(f.id)) ? [p.plan.passId] : []));
+
+  test('is judged of one pass, the one that was said or the first that anything is told of', () => {
+    expect(chains.length).toBeGreaterThan(3);
+    for (const b of chains) {
+      const view = loaded(b, null);
+      const usual = bearing(view.plan, view.draft.load);
+      const told = view.passes.filter((p) => p.plan.sheet?.strength || allowedNotComputed(p.plan));
+      expect([view.draft.id, usual.passId]).toEqual([view.draft.id, (told[0] ?? view.passes[0]!).plan.passId]);
+      for (const passId of view.draft.chain) {
+        expect(bearing(view.plan, { passId }).passId).toBe(passId);
+        expect(judged(b, passId).filter((id) => id !== passId)).toEqual([]);
+      }
+      expect(judged(b, null).filter((id) => id !== usual.passId)).toEqual([]);
+    }
+    // Of a pass whose sheet tells no strength that is said, once.
+    expect(chains.some((b) => b.repairs[0]!.chain.some((id) => judged(b, id).length === 1))).toBe(true);
+  });
+
+  test('a pass that is gone carries nothing: the usual one does', () => {
+    const view = loaded(chains[0]!, 'p99');
+    expect(bearing(view.plan, view.draft.load)).toBe(bearing(view.plan, null));
   });
 });

@@ -1,9 +1,18 @@
 'use client';
-import { allowedNotComputed, FIRST_LOAD, type Load, loadCheck, type StrengthOver } from '@/core/plan';
+import {
+  allowedNotComputed,
+  FIRST_LOAD,
+  type Load,
+  loadCheck,
+  pieceName,
+  type RepairPlan,
+  type StrengthOver,
+  servedLast,
+} from '@/core/plan';
 
 import { figure, phrase } from '@/words';
 import type { StageProps } from '../repair/stage-props';
-import { Heading, Prose, TextField, Working } from '../shared/bits';
+import { Choice, Heading, Prose, TextField, Working } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { shortWhen } from '../shared/when';
 import { changePass } from '../workspace/workspace';
@@ -15,8 +24,14 @@ const CONDITIONS = [
 ] as const;
 
 /** What the repair must carry, and whether and when it does. */
-export function LoadFields({ view, at, nowMs, strength }: StageProps & { strength: StrengthOver | null }) {
-  const { repair, plan } = at;
+export function LoadFields({
+  view,
+  at,
+  nowMs,
+  strength,
+  bears,
+}: StageProps & { strength: StrengthOver | null; bears: RepairPlan }) {
+  const { repair, whole } = at;
   const { load } = repair;
   const change = (to: Load | null, key: string) => changePass(repair, (r) => ({ ...r, load: to }), `load-${key}`);
   if (!load)
@@ -29,8 +44,11 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
       </div>
     );
   const set = (over: Partial<Load>) => change({ ...load, ...over }, Object.keys(over)[0]!);
-  const anchor = allowedNotComputed(plan);
-  const check = plan.placedMs === null ? null : loadCheck(plan, load, strength);
+  const anchor = allowedNotComputed(bears);
+  const check = bears.placedMs === null ? null : loadCheck(bears, load, strength);
+  // What lies on it has to be ready as well.
+  const readyMs = servedLast(whole.plan)?.planMs ?? null;
+  const fromMs = check?.fromMs == null ? null : Math.max(check.fromMs, readyMs ?? check.fromMs);
   const share = (v: number) => (v > 0 && v <= 1 ? null : 'More than 0, at most 1.');
   return (
     <section aria-label="What it must carry">
@@ -81,6 +99,14 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
           />
         )}
       </div>
+      {whole.passes.length > 1 && (
+        <Choice
+          label="Carried by"
+          options={whole.passes.map((p, i) => ({ id: p.repair.passId, label: pieceName(p.repair, i) }))}
+          value={bears.passId}
+          onChange={(passId) => set({ passId })}
+        />
+      )}
       {anchor ? (
         <TextField label="Who allows that" value={load.allowedFrom} onChange={(allowedFrom) => set({ allowedFrom })} />
       ) : (
@@ -125,12 +151,11 @@ export function LoadFields({ view, at, nowMs, strength }: StageProps & { strengt
         ) : (
           <>
             It takes <strong className="fig">{figure(check.needs! * 100, 2)} %</strong> of the full strength;{' '}
-            {check.fromMs === null ? (
+            {fromMs === null ? (
               'that is not reached in these days.'
             ) : (
               <>
-                from <strong className="fig">{shortWhen(check.fromMs, view.job.zone, nowMs)}</strong>, once it is
-                reviewed.
+                from <strong className="fig">{shortWhen(fromMs, view.job.zone, nowMs)}</strong>, once it is reviewed.
               </>
             )}
           </>

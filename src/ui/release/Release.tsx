@@ -1,7 +1,7 @@
 'use client';
 import { useMemo } from 'react';
 import { z } from 'zod';
-import { loadCheck, strengthOver } from '@/core/plan';
+import { bearing, loadCheck, strengthOver } from '@/core/plan';
 import { bodyShape, earlyLoad, obstaclesToRelease, openingsOf, reviewNeeded, roleRefused } from '@/core/record';
 import { phrase } from '@/words';
 import { Photos } from '../photo/Photos';
@@ -29,14 +29,16 @@ function Sheet({ view, at, nowMs }: StageProps) {
   const { plan, actuals, repair } = at;
   const role = usePrefs((p) => p.role);
   const zone = view.job.zone;
-  const strength = useMemo(() => strengthOver(plan), [plan]);
+  // A coat that closes a chain carries nothing: what does is looked at.
+  const bears = useMemo(() => bearing(at.whole.plan, repair.load), [at.whole.plan, repair.load]);
+  const strength = useMemo(() => strengthOver(bears), [bears]);
   const closed = actuals.released !== null;
   const stages = openingsOf(at.whole.plan).flatMap((o) =>
     o.atMs === null ? [] : [{ id: o.kind, label: o.label, ms: o.atMs }],
   );
   const needs = useMemo(
-    () => (repair.load ? loadCheck(plan, repair.load, strength).needs : null),
-    [plan, repair.load, strength],
+    () => (repair.load ? loadCheck(bears, repair.load, strength).needs : null),
+    [bears, repair.load, strength],
   );
   if (!plan.method || !plan.steps.length)
     return (
@@ -63,7 +65,7 @@ function Sheet({ view, at, nowMs }: StageProps) {
       <Openings view={view} at={at} nowMs={nowMs} role={role} strength={strength} />
       <Barrier whole={at.whole} zone={zone} nowMs={nowMs} role={role} />
       {strength && <Working title="how the strength comes about" lines={strength.working} />}
-      <LoadFields view={view} at={at} nowMs={nowMs} strength={strength} />
+      <LoadFields view={view} at={at} nowMs={nowMs} strength={strength} bears={bears} />
       <Photos repairId={repair.id} zone={zone} nowMs={nowMs} role={role} first="after" />
       {actuals.reviewed && (
         <p className="mt-3">

@@ -16,6 +16,8 @@ export interface JudgeContext {
   readonly nowMs: number;
   /** A pass of the same repair lies on this one. */
   readonly covered?: boolean;
+  /** Another pass of the repair carries what it must carry. */
+  readonly borneElsewhere?: boolean;
   /** Faces of other repairs at the same place that lie wet for a while; none where that is not known. */
   readonly beside?: readonly WetFace[];
   /** Another repair is pressed on with the mixer it leaves: what is lost with that is lost for both. */

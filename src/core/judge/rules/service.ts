@@ -253,7 +253,7 @@ export const serviceRules: Readonly<Record<string, Rule>> = {
 
   load: (c) => {
     const { repair, plan } = c;
-    if (!repair.load || plan.placedMs === null) return [];
+    if (!repair.load || plan.placedMs === null || c.borneElsewhere) return [];
     const strength = strengthOver(plan);
     const check = loadCheck(plan, repair.load, strength);
     if (check.missing) return [F['load:unchecked']({ missing: check.missing })];
