@@ -1,7 +1,7 @@
 import { freshRepair } from '@/ui/workspace/fresh';
 import { methodOf } from '../method';
 import { measured, type VoidShape, voidOf } from '../void';
-import { basesOf, firstShape, pieceOf, READY_CHAINS, type Repair, withChain, withPiece } from '.';
+import { basesOf, firstShape, pieceOf, READY_CHAINS, type Repair, withChain, withNext, withPiece } from '.';
 
 const NOW = Date.UTC(2027, 4, 10, 7);
 const floor = READY_CHAINS.find((c) => c.next.some((p) => p.method === 'resin-joints'))!;
@@ -40,4 +40,15 @@ test('nothing is taken from what is not measured, is several areas, or lies abov
 test('a shape without an outline is begun as ever', () => {
   const repair = laid(begun(), 4000, 3000);
   expect(firstShape(repair, joints, 'chase')).toEqual(firstShape(begun(), joints, 'chase'));
+});
+
+test('a pass that goes by the square metre is asked for no thickness: it begins with its usual one', () => {
+  const repair = laid(begun(), 4000, 3000);
+  const takes = repair.chain.map((id) => [pieceOf(repair, id).method.id, pieceOf(repair, id).takes] as const);
+  const colour = takes.find(([id]) => id === 'joint-colour')![1];
+  expect(colour).toMatchObject({ from: 'face', thickness: { valueMm: 0.05 } });
+  expect(colour.from === 'face' && colour.thickness.text).not.toBe('');
+  // What is built so thick as somebody wants it is measured.
+  const skim = withNext(freshRepair('j', 'mortar-patch', 1, NOW, 'concrete'), methodOf('skim-coat')!);
+  expect(pieceOf(skim, 'p2').takes).toMatchObject({ from: 'face', thickness: { text: '' } });
 });

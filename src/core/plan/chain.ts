@@ -1,7 +1,7 @@
 import { ENGINES, type Method, methodOf } from '../method';
 import { listed, type Message, refuse, texts } from '../say';
 import { MEETS_NOTHING } from '../system';
-import { unmeasured } from '../void';
+import { type Measured, unmeasured } from '../void';
 import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
 
@@ -36,12 +36,16 @@ export function whyNotNext(method: Method, { base }: Repair): Message | null {
     : REFUSED['other-base']({ bases: listed(method.bases, 'or'), base: base.material });
 }
 
+/** How thick a method lies on a face before anybody has said so: as usual for it, where it has a usual thickness. */
+export const firstThickness = ({ blanks }: Pick<Method, 'blanks'>): Measured =>
+  (blanks?.coat as { readonly thickness?: Measured } | undefined)?.thickness ?? unmeasured(COAT_MM, 'film');
+
 /**
  * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.
  */
 const takesFirst = (method: Method, last: string): Takes =>
   ENGINES[method.engine].onFaces
-    ? { from: 'face', of: last, thickness: unmeasured(COAT_MM, 'film'), beyondMm: 0 }
+    ? { from: 'face', of: last, thickness: firstThickness(method), beyondMm: 0 }
     : { from: 'own' };
 
 /** Whether a face is sanded to its line before anything goes on it. */

@@ -1,4 +1,5 @@
-import { passName, type Takes } from '@/core/plan';
+import { methodOf } from '@/core/method';
+import { firstThickness, passName, type Takes } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { unmeasured } from '@/core/void';
 import { phrase } from '@/words';
@@ -11,7 +12,8 @@ import { changePass } from '../workspace/workspace';
 export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairView; readonly id: string }) {
   const system = usePrefs((p) => p.system);
   const before = draft.chain.slice(0, draft.chain.indexOf(id));
-  const { takes } = draft.passes[id]!;
+  const { takes, method: asked } = draft.passes[id]!;
+  const method = methodOf(asked.id);
   const ref = { id: draft.id, passId: id };
   const setTakes = (to: Takes) => changePass(ref, (p) => ({ ...p, takes: to }), 'takes');
   // Of what stands there when it is written: two fields may be typed before either is drawn again.
@@ -37,30 +39,34 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
             setTakes({
               from: 'face',
               of: of!,
-              thickness: takes.from === 'face' ? takes.thickness : unmeasured(1, 'gauge'),
+              thickness:
+                takes.from === 'face' ? takes.thickness : method ? firstThickness(method) : unmeasured(1, 'gauge'),
               beyondMm: takes.from === 'face' ? takes.beyondMm : 0,
             });
         }}
       />
       {takes.from === 'face' && (
         <div className="grid grid-cols-2 gap-2">
-          <QuantityField
-            kind="length"
-            label="How thick"
-            value={takes.thickness.valueMm}
-            typed={
-              takes.thickness.text
-                ? { text: takes.thickness.text, system: takes.thickness.textSystem }
-                : { text: '', system }
-            }
-            check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
-            onChange={(t) =>
-              setFace(
-                { thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } },
-                'thickness',
-              )
-            }
-          />
+          {/* How much goes by the square metre is the sheet’s to say. */}
+          {!method?.params?.byCoverage && (
+            <QuantityField
+              kind="length"
+              label="How thick"
+              value={takes.thickness.valueMm}
+              typed={
+                takes.thickness.text
+                  ? { text: takes.thickness.text, system: takes.thickness.textSystem }
+                  : { text: '', system }
+              }
+              check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
+              onChange={(t) =>
+                setFace(
+                  { thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } },
+                  'thickness',
+                )
+              }
+            />
+          )}
           <QuantityField
             kind="length"
             label="Beyond it all round"
