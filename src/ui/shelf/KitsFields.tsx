@@ -31,7 +31,9 @@ export function KitsFields({
 }) {
   const { example: inA } = useExamples();
   const spec = systemKind(kind);
-  const isWater = (id: PartId) => spec.parts.some((p) => p.id === id && p.role === 'water');
+  const hasRole = (id: PartId, role: 'water' | 'powder') => spec.parts.some((p) => p.id === id && p.role === role);
+  const isWater = (id: PartId) => hasRole(id, 'water');
+  const isPowder = (id: PartId) => hasRole(id, 'powder') && isWater('B');
   const set = (key: string, over: Partial<KitDraft>) =>
     onChange(kits.map((k) => (k.key === key ? { ...k, ...over } : k)));
   return (
@@ -69,7 +71,13 @@ export function KitsFields({
                   label={phrase`of ${id}`}
                   aside={spec.parts.find((p) => p.id === id)?.name}
                   hint={
-                    id === 'A' ? inA('420 g or 300 mL', '14 oz av') : isWater(id) ? 'empty: from the tap' : undefined
+                    id === 'A'
+                      ? isPowder(id)
+                        ? inA('25 kg', '55 lb')
+                        : inA('420 g or 300 mL', '14 oz av')
+                      : isWater(id)
+                        ? 'empty: from the tap'
+                        : undefined
                   }
                   value={k.massG[id]}
                   fault={faults[field(id.toLowerCase())]}

@@ -48,18 +48,23 @@ export function Typed({
     'aria-describedby': [fault && `${id}-say`, aside && `${id}-is`].filter(Boolean).join(' ') || undefined,
     onBlur: onLeave && (() => afterPress(onLeave)),
   };
+  const named = (
+    <label htmlFor={id} className={beside ? 'block lg:pt-1.5' : 'block'}>
+      {label}
+    </label>
+  );
   return (
     <div className={beside ? 'lg:grid lg:grid-cols-[11rem_minmax(0,1fr)] lg:[&>:not(label)]:col-start-2' : undefined}>
-      <div className={aside ? 'flex flex-wrap items-baseline gap-x-1.5' : undefined}>
-        <label htmlFor={id} className={beside ? 'block lg:pt-1.5' : 'block'}>
-          {label}
-        </label>
-        {aside && (
+      {aside ? (
+        <div className="flex flex-wrap items-baseline gap-x-1.5">
+          {named}
           <span id={`${id}-is`} className="soft text-sm">
             {aside}
           </span>
-        )}
-      </div>
+        </div>
+      ) : (
+        named
+      )}
       {multiline ? (
         <textarea
           rows={Math.max(rows, value.split('\n').length)}
