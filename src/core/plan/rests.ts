@@ -1,8 +1,9 @@
 import { valueAt } from '../climate';
 import { paceOf, progressAlong } from '../cure';
 import { attempt } from '../say';
-import { clockOf, MILESTONES, milestoneKind, milestoneOf } from '../system';
+import { clockOf, MILESTONES, type MilestoneId, milestoneKind, milestoneOf } from '../system';
 import type { MilestoneTime } from './milestone-times';
+import { overLast } from './over-last';
 import { attemptReach, historyOf, sideOf } from './reach-try';
 import type { Rest } from './repair';
 import type { RepairPlan } from './repair-plan';
@@ -26,10 +27,16 @@ export interface RestFit {
   readonly planned: boolean;
 }
 
+/** Of the clocks that count already, of the kind that comes last, the one that is over last. */
+function heldLast({ milestones }: RepairPlan, is: (kind: MilestoneId) => boolean): MilestoneTime | undefined {
+  const counting = milestones.filter((m) => is(m.kind) && m.originMs !== null);
+  return overLast(counting, counting.at(-1)?.kind);
+}
+
 /** The wait in which nobody may move it: until it holds by itself, else until what it is released at. */
 export const undisturbed = (plan: RepairPlan): MilestoneTime | null =>
-  plan.milestones.findLast((m) => milestoneKind(m.kind).holdsAlone && m.originMs !== null) ??
-  plan.milestones.findLast((m) => m.kind === plan.serves && m.originMs !== null) ??
+  heldLast(plan, (kind) => milestoneKind(kind).holdsAlone === true) ??
+  heldLast(plan, (kind) => kind === plan.serves) ??
   null;
 
 /** The last instant up to which a question that is yes at first and no later on is answered yes, to the minute. */

@@ -40,7 +40,7 @@ function grownOf(plan: RepairPlan): Ribbon['grown'] {
   const [first, last] = [plan.band[0], plan.band.findLast((b) => b.state !== 'set')];
   if (!first || !last) return [];
   const m = plan.serves && plan.sheet ? milestoneOf(plan.sheet, plan.serves) : undefined;
-  const told = plan.milestones.findLast((x) => x.kind === plan.serves);
+  const told = overLast(plan.milestones, plan.serves);
   const even: Ribbon['grown'] = [
     [first.fromMs, 0],
     [last.toMs, 1],

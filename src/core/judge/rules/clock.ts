@@ -1,4 +1,4 @@
-import { FILM_FORMS, filmOn, HARD_AT_LEAST_MS, HARD_BY } from '../../plan';
+import { FILM_FORMS, filmOn, HARD_AT_LEAST_MS, HARD_BY, overLast } from '../../plan';
 import { at, degC, exactly, kelvin, listed, minutes, percent, texts } from '../../say';
 import { MILESTONES, type MilestoneId } from '../../system';
 import { findings } from '../finding';
@@ -120,7 +120,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
       .map((m) => F['no-answer']({ what: m.label.toLowerCase(), why: m.problem! }, { of: m.kind })),
 
   stall: (c) => {
-    const m = c.plan.milestones.findLast((x) => x.kind === c.plan.serves);
+    const m = overLast(c.plan.milestones, c.plan.serves);
     if (!m?.stalls.length) return [];
     const total = m.stalls.reduce((s, x) => s + (x.toMs - x.fromMs) / 60_000, 0);
     return [
@@ -152,7 +152,7 @@ export const clockRules: Readonly<Record<string, Rule>> = {
 
   'fixed-wait': ({ plan }) => {
     if ((plan.context?.effects.fixedWaitMin ?? null) === null) return [];
-    const m = plan.milestones.findLast((x) => x.kind === plan.serves);
+    const m = overLast(plan.milestones, plan.serves);
     if (!m) return [F['fixed-wait:unproved']()];
     return m.planMs && plan.habitMs !== null && m.planMs > plan.habitMs
       ? [F['fixed-wait']({ longer: minutes((m.planMs - plan.habitMs) / 60_000) })]
