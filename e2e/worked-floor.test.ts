@@ -1,4 +1,5 @@
-import { site } from './browser';
+import type { Page } from 'playwright-core';
+import { goTo, site } from './browser';
 import { choose, runToTheEnd, stage, type } from './hands';
 import { BED_BAG, begin, begun, chosen, known, MORTAR_KIT, newJob, said, says, typeSheet } from './worked';
 
@@ -234,4 +235,126 @@ test('three rooms out of bags: water as the bag says, a trowel by its notch, and
   const [box, width] = [(await label.boundingBox())!, page.viewportSize()!.width];
   expect(box.x).toBeGreaterThan(0);
   expect(box.x + box.width).toBeLessThanOrEqual(width);
+});
+
+/** The times of a sheet as they are copied from it. */
+const pasted = async (page: Page, lines: string): Promise<readonly string[]> => {
+  await page.getByRole('button', { name: 'Paste a whole table' }).click();
+  await page.locator('textarea').first().fill(lines);
+  const table = page.getByRole('region', { name: 'A whole table' });
+  await table.getByRole('combobox').first().waitFor();
+  const taken = await table
+    .locator('select')
+    .evaluateAll((all) => all.map((s) => (s as HTMLSelectElement).selectedOptions[0]!.text));
+  await page.getByRole('button', { name: 'Take these times' }).click();
+  return taken;
+};
+
+test('a floor in three passes, every default left: measured once, held to the shelf pass by pass, its waits told by their own ends', async () => {
+  const page = await begin(yard, '2027-05-10T03:00:00Z');
+  const shelved = async (name: string, kind: string, parts: readonly string[], lines: string) => {
+    await goTo(page, base(), '/shelf/new');
+    await type(page, 'Name', name);
+    await page.getByLabel('Kind').selectOption({ label: kind });
+    for (const [i, text] of parts.entries()) if (text) await type(page, `of ${'ABC'[i]}`, text);
+    const taken = await pasted(page, lines);
+    await page.getByRole('button', { name: /Put it on the shelf/ }).click();
+    await page.waitForURL(/\/shelf\/(?!new)/);
+    return taken;
+  };
+  expect(
+    await shelved(
+      'Floor mortar',
+      'Tile setting adhesive',
+      ['25 kg', '6 L'],
+      'Bucket life 2 hours\nOpen time 20 minutes\nGrout after 24 h\nFoot traffic 24 hours\nCars 3 days\nLorries 7 days',
+    ),
+  ).toEqual(['Use-by of the pot', 'Open time', 'Fill joints or lay over', 'Foot traffic', 'Light load', 'Full load']);
+  await shelved(
+    'Joint resin',
+    'Resin mortar or grout with aggregate, in kits',
+    ['1 kg', '0.5 kg', '3.5 kg'],
+    'Pot life 45 min\nWash from 10 min\nWash until 40 min\nFoot traffic 12 h',
+  );
+  // The third part is named where it is typed, and water is typed by its litres.
+  await goTo(page, base(), '/shelf/new');
+  await page.getByLabel('Kind').selectOption({ label: 'Two-bottle joint colour with water and a stand time' });
+  expect(await page.getByLabel('of C', { exact: true }).getAttribute('placeholder')).toBe('empty: from the tap');
+  await says(page, /of C\s*water/);
+  expect(
+    await shelved(
+      'Joint colour',
+      'Two-bottle joint colour with water and a stand time',
+      ['200 mL', '100 mL', '900 mL'],
+      'Stand 12 min at 15 °C\nWorking time 45 min at 15 °C\nRecoat after 50 min at 15 °C\nFoot traffic 2 h at 15 °C\nKeep dry 36 h at 15 °C',
+    ),
+  ).toEqual(['Stand time', 'Use-by of the pot', 'Recoat from', 'Foot traffic', 'Keep dry until']);
+
+  await newJob(page, base(), '15 °C', '55 %');
+  await begun(page, /^Bed, joints, colour/, 'setting-bed', undefined, ['7:00', '17:00']);
+  await stage(page, 'Place');
+  await says(page, /Bed, Joints, Colour: The void must be measured\./);
+  await stage(page, 'Measure');
+  await page
+    .getByRole('button', { name: /Combed setting bed/ })
+    .first()
+    .click();
+  for (const [label, text] of [
+    ['Length', '4 m'],
+    ['Width', '3 m'],
+    ['Notch, width', '10 mm'],
+  ] as const)
+    await type(page, label, text);
+  const pass = async (id: string) => {
+    await page.goto(`${page.url().replace(/\?.*$/, '')}?pass=${id}`);
+    await page.locator('#main').waitFor();
+  };
+  await pass('p2');
+  await page
+    .getByRole('button', { name: /Joints between tiles/ })
+    .first()
+    .click();
+  // The floor is as large as its bed.
+  await page.getByLabel('Tile, length', { exact: true }).waitFor();
+  expect(await page.getByLabel('Length', { exact: true }).first().inputValue()).toMatch(/^4/);
+  for (const [label, text] of [
+    ['Tile, length', '600 mm'],
+    ['Tile, width', '300 mm'],
+    ['Joint, width', '5 mm'],
+    ['Joint, depth to fill', '10 mm'],
+  ] as const)
+    await type(page, label, text);
+  await says(page, /the void holds[\s\S]*2\.94/);
+  await pass('p3');
+  await says(page, /to be covered[\s\S]*12/);
+  expect(await page.getByLabel('How thick').count()).toBe(0);
+  for (const [id, name] of [
+    ['p1', 'Floor mortar'],
+    ['p2', 'Joint resin'],
+    ['p3', 'Joint colour'],
+  ] as const) {
+    await stage(page, 'Material');
+    await pass(id);
+    await says(page, /meet everything that can be told/);
+    if (id !== 'p3') await says(page, id === 'p1' ? /4\.33 mm; the sheet gives no/ : /10 mm[;,] /);
+    await says(page, id === 'p3' ? /Open again[\s\S]*\w{3} \d\d:\d\d/ : /its other passes are not planned yet/);
+    await page
+      .getByRole('button', { name: new RegExp(`^Choose: ${name}`) })
+      .first()
+      .click();
+    await says(page, new RegExp(`${name}: times on the sheet`));
+  }
+  await stage(page, 'Place');
+  await says(page, /the sheet’s wait to \w{3} \d\d:\d\d, then crew or working hours/);
+  expect(await said(page)).not.toMatch(/Still needed|No time for/);
+  await stage(page, 'Hold');
+  await says(page, /how foot traffic of Bed comes about/);
+  expect((await said(page)).match(/how use-by of the pot of Bed comes about/g)).toHaveLength(1);
+  await stage(page, 'Release');
+  // Each use once, whichever passes have a clock of it.
+  const opens = await page
+    .locator('[data-opens]')
+    .evaluateAll((all) => all.map((li) => (li as HTMLElement).dataset.opens));
+  expect(new Set(opens).size).toBe(opens.length);
+  expect(opens).toContain('foot');
 });

@@ -163,7 +163,8 @@ function amongOthers(o: Opener, ask: JobAsk, planned: JobPlan, repair: Piece): r
   const repairs = ask.repairs.map((r) => (r.id === repair.id ? withPiece(r, openedBy(o, repair)) : r));
   const made = ofMine(planJob({ ...ask, repairs }));
   const mix = made?.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
-  if (!made || !mix) return [];
+  // A tent that stands over another place is none.
+  if (!made || !mix || (o.cover && made.lacks.some((l) => l.tool === 'heaters'))) return [];
   const readyMs = made.openMs;
   const was = ofMine(planned)?.openMs ?? null;
   if (was !== null && (readyMs === null || readyMs > was - GAIN_MS)) return [];

@@ -22,7 +22,7 @@ export interface Laid {
 
 /**
  * What a repair holds of the site’s tools, as it is laid out: clamps and props of each pass by its options, the tent or
- * heater from the first wet work until it is opened.
+ * heater from when it is put up, else from the first wet work, until it is opened.
  */
 export function toolsHeld(passes: readonly Laid[]): readonly ToolHold[] {
   const out: ToolHold[] = [];
@@ -39,7 +39,8 @@ export function toolsHeld(passes: readonly Laid[]): readonly ToolHold[] {
   }
   const [first] = passes;
   const wet = first?.laying?.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
-  if (wet && first!.ask.repair.base.surroundings.cover) {
+  const { cover } = first?.ask.repair.base.surroundings ?? {};
+  if (wet && cover) {
     const opened = passes.at(-1)!.laying?.steps.findLast((s) => s.key.task === RELEASE.task);
     const { passId } = first!.ask.repair;
     out.push({
@@ -47,7 +48,8 @@ export function toolsHeld(passes: readonly Laid[]): readonly ToolHold[] {
       count: 1,
       passId,
       stepId: wet.id,
-      fromMs: starts(wet),
+      // It stands there from when it is put up.
+      fromMs: Math.min(cover.upMs ?? starts(wet), starts(wet)),
       toMs: opened?.startMs ?? null,
     });
   }

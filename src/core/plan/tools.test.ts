@@ -147,6 +147,18 @@ describe('one tent for two', () => {
     const free = planned(uncounted, [tented('a', 0), tented('b', 1)]).repairs;
     expect(free[1]!.steps.find((s) => s.key.task === 'mix')!.startMs).toBeLessThan(free[0]!.steps.at(-1)!.startMs);
   });
+  test('it stands over a place from when it is put up: over two at once it is lacking, and that is told', () => {
+    const upFrom = (upMs: number): Repair =>
+      clamped('b', 1, { base: { ...plate.base, surroundings: { ...warm, cover: { ...warm.cover, upMs } } } });
+    const [a] = planned(having({ heaters: 1 }), [tented('a', 0)]).repairs;
+    const [from, to] = [a!.holds.find((h) => h.tool === 'heaters')!.fromMs, a!.steps.at(-1)!.startMs];
+    const second = (upMs: number) => planned(having({ heaters: 1 }), [tented('a', 0), upFrom(upMs)]).repairs[1]!;
+    const early = second(from + HOUR);
+    expect(early.holds.find((h) => h.tool === 'heaters')!.fromMs).toBe(from + HOUR);
+    expect(early.lacks).toMatchObject([{ tool: 'heaters', needs: 1, has: 1, awaited: true }]);
+    // Put up once the first is open it is there.
+    expect(second(to + HOUR).lacks).toEqual([]);
+  });
   test('whoever asks when it opens from another hour is told with the same tents', () => {
     const plan = planned(having({ heaters: 1 }), [tented('a', 0), tented('b', 1)]).repairs[1]!;
     const [first] = plan.steps;
