@@ -1,5 +1,5 @@
 import { extremes } from '../climate';
-import { ENGINES, methodOf, takenBy, toldOf, wantsThickening } from '../method';
+import { ENGINES, isTaken, methodOf, takenBy, toldOf, wantsThickening } from '../method';
 import { beforehandMin } from '../mix';
 import {
   bearing,
@@ -155,7 +155,8 @@ export function* suits(ask: SuitAsk): Generator<void, readonly Suit[]> {
 function suitOf(ask: SuitAsk, whole: ChainPlan, mine: RepairPlan, sheet: SheetRevision): Suit {
   const { job, repair, stock } = ask;
   const method = methodOf(repair.method.id);
-  const all = triedWith(ask, whole, sheet);
+  // What the method cannot use is not planned with: of twenty sheets most.
+  const all = method && isTaken(method, sheet) ? triedWith(ask, whole, sheet) : null;
   const tried = all?.pass ?? null;
   const cost = tried?.mix ? jobKits(job, [tried], stock, [sheet])[0] : undefined;
   const price = cost ? priceOf(sheet, cost.kits.set.total) : null;
