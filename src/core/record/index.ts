@@ -19,4 +19,5 @@ export * from './snapshot';
 export * from './tag-text';
 export * from './ticks';
 export * from './told';
+export * from './touch';
 export * from './yard';

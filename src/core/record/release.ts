@@ -15,7 +15,7 @@ import {
 import { minutes, type Said, texts, type Value } from '../say';
 import { type MilestoneId, milestoneKind } from '../system';
 import { placesIn } from '../void';
-import type { PassView, PlannedRepair, RepairView } from './bundle';
+import type { PassView, RepairView } from './bundle';
 import { toldFrom } from './running';
 
 /** A test by hand, as it stands. */
@@ -104,17 +104,6 @@ export function earlyLoad({ plan, actuals }: Pick<PassView, 'plan' | 'actuals'>,
   if (!main?.planMs || nowMs >= main.planMs || actuals.startedAt === null || actuals.released) return null;
   const told = { at: toldFrom(main.planMs, nowMs), what: main.label, left: minutes((main.planMs - nowMs) / 60_000) };
   return F['early:load'](told, { of: TESTS });
-}
-
-/** What may be done with a repair that was begun: nothing while it is placed and until the last of it has what it serves by. */
-export type Touch = 'released' | 'placing' | 'leave' | 'test';
-
-/** @returns `test` where all of its places and passes have what they serve by */
-export function touchNow({ plan, actuals }: Pick<PlannedRepair, 'plan' | 'actuals'>, nowMs: number): Touch {
-  if (actuals.released) return 'released';
-  if (plan.placedMs === null || plan.placedMs > nowMs) return 'placing';
-  const last = servedLast(plan)?.planMs ?? null;
-  return last !== null && last <= nowMs ? 'test' : 'leave';
 }
 
 /** Milestones that let something onto the repair, one after the other. */
