@@ -297,14 +297,15 @@ function WhatItTells({
 function LikeAnother() {
   const sheets = useWorkspace((d) => d.sheets);
   const router = useRouter();
+  const like = useSearchParams().get('like');
   if (!sheets.size) return null;
   return (
     <label className="block max-w-md">
       Begin like another sheet
       <select
         className="select"
-        value=""
-        onChange={(e) => e.target.value && router.push(`/shelf/new?like=${e.target.value}`)}
+        value={like && sheets.has(like) ? like : ''}
+        onChange={(e) => router.push(e.target.value ? `/shelf/new?like=${e.target.value}` : '/shelf/new')}
       >
         <option value="">a blank one</option>
         {[...sheets.values()]
