@@ -1,9 +1,12 @@
-import { isTaken, METHODS } from '@/core/method';
+import { isTaken, METHODS, methodOf } from '@/core/method';
+import { planJob } from '@/core/plan';
 import { keepsWater, type SheetRevision } from '@/core/system';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob } from '@/ui/workspace/fresh';
+import { plainWords } from '@/words';
 import { draws } from './draws';
-import { at, firstPlanned, ZONE } from './made';
+import { at, firstPlanned, firstRepair, ZONE } from './made';
+import { type Paper, typed } from './papers';
 
 /** A skim of cement is thin and dries first of all; a skim of resin does not care for the wind. */
 const NOW = at('2027-05-10T07:00');
@@ -63,4 +66,44 @@ test('random weathers: warned exactly where the nomograph’s formula is above t
       rate > limit,
     ]);
   }
+});
+
+test('a drying time told once and without a temperature says nothing of a colder hour, and that is what is said', () => {
+  const paper: Paper = [
+    'joint-colour',
+    '2:1 by weight',
+    '200 g, 100 g, 900 g',
+    'use-by 45 min, recoat-from 50 min, dry 36 h, foot 2 h',
+  ];
+  const printed = typed(paper, NOW);
+  const bare = {
+    ...printed,
+    milestones: printed.milestones.map((m) =>
+      m.table.form === 'single' ? { ...m, table: { ...m.table, tempC: null } } : m,
+    ),
+  };
+  const stopAt = (sheet: typeof printed, tempC: number) => {
+    const job = {
+      ...freshJob(NOW),
+      zone: ZONE,
+      startFrom: NOW,
+      climate: { kind: 'constant' as const, tempC, humidityPct: 50 },
+    };
+    const repair = firstRepair({ job, nowMs: NOW }, methodOf('joint-colour')!, sheet, {
+      dims: { 'outline.length': 3000, 'outline.width': 2000 },
+    });
+    const [plan] = planJob({
+      job,
+      repairs: [repair],
+      sheets: [sheet],
+      stock: [],
+      actuals: new Map(),
+      nowMs: NOW,
+    }).repairs;
+    return plan!.stop && plainWords(plan!.stop.why);
+  };
+  expect(stopAt(bare, 15)).toMatch(/recoat from once and no temperature with it: taken as of 23 °C/);
+  // With its temperature the figures say it; as warm as is taken, or warmer, it is planned.
+  expect(stopAt(printed, 15)).toMatch(/leaves what the sheet answers/);
+  expect([stopAt(bare, 23), stopAt(bare, 26), stopAt(printed, 22)]).toEqual([null, null, null]);
 });

@@ -314,7 +314,10 @@ function neededUntil({ plan, starts }: NonNullable<Tried>, startMs: number): num
   return gel !== null ? startMs + gel + SPARE_MS : Number.isFinite(ready) ? ready : startMs + DAY_MS;
 }
 
-/** The newest revision of every other system that the method and the base allow, those that come as they are wanted and are ready first in front. */
+/**
+ * The newest revision of every other system that the method and the base allow, those that come as they are wanted and
+ * are ready first in front.
+ */
 function others(
   ask: JobAsk,
   planned: JobPlan,
