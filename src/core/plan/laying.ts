@@ -239,6 +239,7 @@ export function layingOf(layAsk: LayAsk): Laying {
       const doneAt = actuals.done.get(draft.id) ?? (draft.formerly ? actuals.done.get(draft.formerly) : null) ?? null;
       const begunAt = actuals.begun.get(draft.id) ?? null;
       const chosen = first && !laid.size && repair.plannedStart !== null;
+      // Written in a function below, which the compiler does not follow.
       let forcedBy = (chosen ? 'chosen' : 'before') as PlannedStep['forcedBy'];
       let heldUntilMs: number | null = null;
       let startMs: number;
