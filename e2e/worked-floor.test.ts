@@ -1,7 +1,7 @@
 import type { Page } from 'playwright-core';
 import { goTo, site } from './browser';
 import { choose, runToTheEnd, stage, type } from './hands';
-import { BED_BAG, begin, begun, chosen, known, MORTAR_KIT, newJob, said, says, typeSheet } from './worked';
+import { BED_BAG, begin, begun, chosen, known, MORTAR_KIT, newJob, said, says, shaped, typeSheet } from './worked';
 
 /**
  * Patches and floors, typed from an empty database: what lies in the hollow, what the trowel reaches, who treads
@@ -92,18 +92,13 @@ test('a bed on an uneven floor: thickness by its sheet, ridges that do not reach
   await begun(page, /Tiles or slabs in a combed bed/, 'setting-bed');
   await type(page, 'Cast on', '2001-04-01');
   await stage(page, 'Measure');
-  await page
-    .getByRole('button', { name: /Combed setting bed/ })
-    .first()
-    .click();
-  for (const [label, text] of [
+  await shaped(page, /Combed setting bed/, [
     ['Length', '3 m'],
     ['Width', '2 m'],
     ['Notch, width', '6 mm'],
     ['Notch, depth', '6 mm'],
     ['Tooth between notches', '6 mm'],
-  ] as const)
-    await type(page, label, text);
+  ]);
   await chosen(page, '15 °C');
   await stage(page, 'Measure');
   // A hollow that nobody measured cautions; typed it stops, and a plane base is silent.
@@ -295,16 +290,11 @@ test('a floor in three passes, every default left: measured once, held to the sh
   await stage(page, 'Place');
   await says(page, /Bed, Joints, Colour: The void must be measured\./);
   await stage(page, 'Measure');
-  await page
-    .getByRole('button', { name: /Combed setting bed/ })
-    .first()
-    .click();
-  for (const [label, text] of [
+  await shaped(page, /Combed setting bed/, [
     ['Length', '4 m'],
     ['Width', '3 m'],
     ['Notch, width', '10 mm'],
-  ] as const)
-    await type(page, label, text);
+  ]);
   const pass = async (id: string) => {
     await page.goto(`${page.url().replace(/\?.*$/, '')}?pass=${id}`);
     await page.locator('#main').waitFor();

@@ -118,6 +118,16 @@ export async function begun(
   await page.waitForURL(/inspect/);
   await inspected(page, method);
 }
+/** Chooses a shape by its name and types what is measured of it, each length by its own label. */
+export async function shaped(
+  page: Page,
+  shape: RegExp,
+  lengths: readonly (readonly [label: string, text: string])[],
+): Promise<void> {
+  await page.getByRole('button', { name: shape }).first().click();
+  for (const [label, text] of lengths) await type(page, label, text);
+}
+
 /** Takes the one system on the shelf, kept at a temperature. */
 export const chosen = async (page: Page, tempC: string, name = ''): Promise<void> => {
   await stage(page, 'Material');

@@ -11,7 +11,7 @@ export {
   STAND,
 } from './any';
 export { BARS_RUN, freedBarMm } from './bars';
-export { blankShape } from './blank-shape';
+export { blankShape, usualThickness } from './blank-shape';
 export { HELD_LONGER, UPTAKE_ML_PER_M2 } from './common';
 export { type ConsumableRow, consumablesIn, runM, topFaceM2 } from './consumable';
 export * from './context';

@@ -35,7 +35,10 @@ export const STAGE_OF: Readonly<Record<Role, Stage>> = {
 /** Work that is not left as it is because the clock strikes, or another place waits. */
 export const WET_ROLES: ReadonlySet<Role> = new Set(['set-out', 'prime', 'mix', 'place', 'close', 'hold']);
 
-/** Batches a wait or a window is about: the last, this one, all of them, or those of the lift below. */
+/**
+ * Batches a wait or a window is about: the last of the pass to be over, whichever that is, this one, all that lie in the
+ * joint of this part, or those of the lift below.
+ */
 export type On = 'last' | 'own' | 'all' | 'below';
 
 /** What a task is done for: the whole pass, each batch, or each of several like parts of the work. */

@@ -1,4 +1,4 @@
-import { ENGINES, type Method, methodOf } from '../method';
+import { ENGINES, type Method, methodOf, usualThickness } from '../method';
 import { listed, type Message, refuse, texts } from '../say';
 import { MEETS_NOTHING } from '../system';
 import { type Measured, unmeasured } from '../void';
@@ -37,8 +37,8 @@ export function whyNotNext(method: Method, { base }: Repair): Message | null {
 }
 
 /** How thick a method lies on a face before anybody has said so: as usual for it, where it has a usual thickness. */
-export const firstThickness = ({ blanks }: Pick<Method, 'blanks'>): Measured =>
-  (blanks?.coat as { readonly thickness?: Measured } | undefined)?.thickness ?? unmeasured(COAT_MM, 'film');
+export const firstThickness = (method: Pick<Method, 'blanks'>): Measured =>
+  usualThickness(method) ?? unmeasured(COAT_MM, 'film');
 
 /**
  * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.

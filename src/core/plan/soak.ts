@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import { methodOf } from '../method';
+import { methodOf, usualThickness } from '../method';
 import type { SheetRevision } from '../system';
 import { type Measured, measured, type VoidShape } from '../void';
 import type { Piece } from './repair';
@@ -21,7 +21,7 @@ export function soakedBy(
   const method = methodOf(piece.method.id);
   const says = saidBy(sheet);
   if (!piece.void || !says || !method?.params?.toRefusal) return piece.void;
-  const ours = [(method.blanks?.coat as { readonly thickness?: Measured } | undefined)?.thickness, saidBy(was)];
+  const ours = [usualThickness(method), saidBy(was)];
   const untouched = (shape: VoidShape) =>
     'thickness' in shape && ours.some((mine) => mine && dequal(mine, shape.thickness));
   return {

@@ -4,6 +4,7 @@ import {
   actedOn,
   endsOf,
   type MilestoneTime,
+  overLast,
   partName,
   passName,
   pieceName,
@@ -28,11 +29,15 @@ import { shortWhen } from '../shared/when';
 import { changeJob, changePass } from '../workspace/workspace';
 import { Rests } from './Rests';
 
-/** The clocks that decide, each once: of many pots and places the first shows how it is worked out. */
+/**
+ * The clocks that decide, each once: of many pots and places a working time is worked out for the first, a wait for the
+ * one that is over last, whose hour is the answer.
+ */
 const worked = ({ milestones, serves }: RepairPlan): readonly MilestoneTime[] =>
-  [...new Set([serves, 'use-by', 'release'])].flatMap(
-    (kind) => milestones.find((m) => m.kind === kind && m.working.length > 0 && m.planMs !== null) ?? [],
-  );
+  [...new Set([serves, 'use-by', 'release'])].flatMap((kind) => {
+    const known = milestones.filter((m) => m.kind === kind && m.working.length > 0 && m.planMs !== null);
+    return (known[0]?.clock === 'waiting' ? overLast(known, known[0].kind) : known[0]) ?? [];
+  });
 
 /** What it is left alone for; “keep dry until” says so itself. */
 const leftFor = (label: string): string => (label.endsWith(' until') ? label : phrase`left alone for ${label} until`);

@@ -15,7 +15,7 @@ import { StepMinutes } from './StepMinutes';
 /** A wait longer than that stands in the list, min. */
 const LONG_MIN = 20;
 
-const FORCED: Record<string, string> = {
+const FORCED: Readonly<Record<PlannedStep['forcedBy'], string>> = {
   sheet: 'the sheet’s wait',
   'crew or hours': 'crew or working hours',
   chosen: 'as chosen',
@@ -87,7 +87,7 @@ export function StepList({
   /** What forces a wait; of one that ends while nobody works both its end and what follows it. */
   const forced = ({ forcedBy, heldUntilMs }: PlannedStep): string => {
     const by = FORCED[forcedBy];
-    if (heldUntilMs !== undefined) return phrase`: ${FORCED.sheet!} to ${dayAndClock(heldUntilMs, zone)}, then ${by!}`;
+    if (heldUntilMs !== undefined) return phrase`: ${FORCED.sheet} to ${dayAndClock(heldUntilMs, zone)}, then ${by}`;
     return by ? phrase`: ${by}` : '';
   };
   const item = (s: PlannedStep) => {
