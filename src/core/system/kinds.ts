@@ -386,6 +386,8 @@ export const KIND_IDS = SystemKindId.options;
 export const systemKind = (id: SystemKindId): SystemKind => SYSTEM_KINDS[id];
 /** Whether it is pressed through a static mixer, so that nothing stands in a pot. */
 export const isMetered = (id: SystemKindId): boolean => SYSTEM_KINDS[id].mixing === 'mixer';
+/** Whether its pack brings its parts together in their ratio, so that nobody measures them. */
+export const isMeteredByPack = (id: SystemKindId): boolean => isMetered(id) || systemKind(id).ownBag === true;
 /** Whether it is mixed only as it is placed, so that nothing stands in a pot. */
 export const isMixedAsPlaced = ({ kind }: { readonly kind: SystemKindId }): boolean =>
   systemKind(kind).asPlaced === true;

@@ -39,6 +39,20 @@ test.each([
   expect(readPack(text, { kind }, 'metric')?.parts).toEqual(parts);
 });
 
+test.each([
+  ['300 mL', 'anchor-pack'],
+  ['Foil pack 300 mL', 'anchor-pack'],
+  ['400 ml cartridge', 'cartridge-paste'],
+  ['9 mL packet', 'sachets'],
+] as const)('“%s” of a %s is all that its pack tells, and all that is needed', (text, kind) => {
+  const amount = /\d+ m[lL]/.exec(text)![0];
+  expect(readPack(text, { kind }, 'metric')).toEqual({ ratio: null, parts: {}, whole: amount });
+  // A ratio that is known parts it.
+  const parted = readPack(text, { kind, ratio: '2:1 by volume' }, 'metric')!;
+  expect(parted.whole).toBeNull();
+  expect(millilitres(parted.parts.A) / millilitres(parted.parts.B)).toBeCloseTo(2, 4);
+});
+
 test('one mass of three parts is parted by the ratio of the sheet, sand and all', () => {
   const { parts } = readPack('19 kg kit', { kind: 'mortar-kit', ratio: '100:50 by weight', cByWeight: 800 }, 'metric')!;
   expect([grams(parts.A), grams(parts.B), grams(parts.C)]).toEqual([2000, 1000, 16000]);
@@ -51,7 +65,7 @@ test('a bag of what is dosed is part A, and its water follows from the usual dos
 
 test('nothing is made up: no amount, no ratio, a ratio on the other basis, sand of which nothing is said', () => {
   expect(readPack('Large tin', { kind: 'paste' }, 'metric')).toBeNull();
-  expect(readPack('450 mL', { kind: 'paste' }, 'metric')).toEqual({ ratio: null, parts: {} });
+  expect(readPack('450 mL', { kind: 'paste' }, 'metric')).toEqual({ ratio: null, parts: {}, whole: null });
   expect(readPack('450 mL', { kind: 'paste', ratio: '2:1 by weight' }, 'metric')!.parts).toEqual({});
   expect(readPack('19 kg', { kind: 'mortar-kit', ratio: '100:50 by weight' }, 'metric')!.parts).toEqual({});
   // The ounce of a pack may be of mass or of fluid: the field of the part asks.

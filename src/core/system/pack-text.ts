@@ -1,6 +1,6 @@
 import { isBackwards, parseQuantity, parseRatio, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
-import { type PartId, type SystemKindId, systemKind } from './kinds';
+import { isMeteredByPack, type PartId, type SystemKindId, systemKind } from './kinds';
 
 /** What is read from the words on a pack. */
 export interface PackRead {
@@ -8,6 +8,8 @@ export interface PackRead {
   readonly parts: Readonly<Partial<Record<PartId, string>>>;
   /** The ratio printed on it, with its basis; null where none is. */
   readonly ratio: string | null;
+  /** All of it, with its unit, where the pack itself meters its parts and no ratio is known; null otherwise. */
+  readonly whole: string | null;
 }
 
 /** An amount as it stands on a pack: `2 × 150 mL`, `1 1/2 US gal`, `19 kg`, `10 oz av`. */
@@ -74,7 +76,8 @@ const partOf = (amount: Amount, share: number): string => {
 /**
  * Reads what is printed on a pack: `300 mL cartridge 10:1`, `420 g + 210 g`, `19 kg kit`, `2 × 150 mL`.
  * One amount for all is parted by the ratio on the pack, or by the sheet's where that is on the same basis; the parts
- * of a dosed kind and the first part of a powder stand alone.
+ * of a dosed kind and the first part of a powder stand alone. What is pressed or kneaded out of its pack need not be
+ * parted at all: in which half how much of it is matters to nobody.
  * @param text the words on the pack
  * @param of kind of system, its ratio as typed, parts of C and D by weight for it, usual dose of B in per cent of A
  * @returns null where the words hold no amount
@@ -113,10 +116,11 @@ export function readPack(
     return {
       ratio,
       parts: Object.fromEntries(spec.parts.slice(0, amounts.length).map((p, i) => [p.id, amounts[i]!.text])),
+      whole: null,
     };
   const typed = ratio ?? of.ratio ?? '';
-  // What is kneaded in its own bag is never parted: in which half how much of it is matters to nobody.
-  const known = parseRatio(spec.ownBag && !typed.trim() ? `1:1 by ${basis}` : typed);
+  if (isMeteredByPack(of.kind) && !typed.trim()) return { ratio: null, parts: {}, whole: first.text };
+  const known = parseRatio(typed);
   const fillers: readonly number[] = spec.parts
     .filter((p) => p.id !== 'A' && p.id !== 'B')
     .map((p) => (p.id === 'C' ? of.cByWeight : of.dByWeight) ?? Number.NaN);
@@ -133,12 +137,13 @@ export function readPack(
     return {
       ratio,
       parts: Object.fromEntries(spec.parts.map((p, i) => [p.id, partOf(first, shares[i]! / sum)])),
+      whole: null,
     };
   }
   // Of what is dosed the tin or bag is part A; what belongs to it follows from its usual dose.
   if (spec.dosed !== null) {
     const b = of.dosePct && first.kind === 'mass' ? inCore(first, (first.core * of.dosePct) / 100) : null;
-    return { ratio: null, parts: { A: first.text, ...(b ? { B: b } : {}) } };
+    return { ratio: null, parts: { A: first.text, ...(b ? { B: b } : {}) }, whole: null };
   }
-  return { ratio, parts: {} };
+  return { ratio, parts: {}, whole: null };
 }

@@ -28,6 +28,7 @@ export const ESTIMABLE = [
   'mixerPurge',
   'mixerReach',
   'wetness',
+  'ratio',
 ] as const;
 export type EstimableField = (typeof ESTIMABLE)[number];
 

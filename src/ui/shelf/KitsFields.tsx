@@ -1,6 +1,6 @@
 'use client';
 import { Plus, Trash2 } from 'lucide-react';
-import { isPartedUsually, type PartId, type SheetRevision, systemKind } from '@/core/system';
+import { isMeteredByPack, isPartedUsually, type PartId, type SheetRevision, systemKind } from '@/core/system';
 import { joined, phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { blankKit, type DraftFaults, type KitDraft } from './draft';
@@ -72,9 +72,11 @@ export function KitsFields({
                   aside={spec.parts.find((p) => p.id === id)?.name}
                   hint={
                     id === 'A'
-                      ? isPowder(id)
-                        ? inA('25 kg', '55 lb')
-                        : inA('420 g or 300 mL', '14 oz av')
+                      ? isMeteredByPack(kind)
+                        ? 'empty: as the pack meters it'
+                        : isPowder(id)
+                          ? inA('25 kg', '55 lb')
+                          : inA('420 g or 300 mL', '14 oz av')
                       : isWater(id)
                         ? 'empty: from the tap'
                         : undefined

@@ -1,5 +1,5 @@
 'use client';
-import { type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
+import { isMeteredByPack, type PartId, systemKind, USUAL_DENSITY_SPREAD, usualDensity } from '@/core/system';
 
 import { figure, joined, phrase, translated } from '@/words';
 import { Choice, Heading, Prose } from '../shared/bits';
@@ -78,7 +78,7 @@ export function RatioFields() {
               .slice(0, 2)
               .map((p) => translated(p.name))
               .join(' : ')}
-            hint="2:1 by volume, or as packed"
+            hint={isMeteredByPack(draft.kind) ? 'empty: as the pack meters it' : '2:1 by volume, or as packed'}
           />
         )}
         {has('C') && (

@@ -163,6 +163,7 @@ const ESTIMATES: Readonly<Record<EstimableField, string>> = {
   mixerVolume: 'what stays in a mixer',
   mixerPurge: 'first shots',
   mixerReach: 'reach of the mixer',
+  ratio: 'ratio',
 };
 
 /** What the sheet says beside its times. */
@@ -184,13 +185,15 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     a === null && b === null ? null : phrase`${says(from, kind, a)} to ${says(to, kind, b)}`;
   const between = (a: NumberLimit, b: NumberLimit, kind: Kind) => span(`limits.${a}`, l[a], `limits.${b}`, l[b], kind);
   // Beside the density of the mix those of its parts are no matter of what is usual.
-  const silent = s.estimated.filter((f) => s.mixedGPerMl === null || !f.startsWith('density'));
+  const silent = s.estimated.filter((f) => f !== 'ratio' && (s.mixedGPerMl === null || !f.startsWith('density')));
   const facts: readonly (readonly [string, string | null])[] = [
     [
       'ratio',
       s.dose
         ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed} of ${s.dose.of === 'A' ? 'A' : 'the total'}, usually ${s.dose.usualPct} %`
-        : phrase`${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? marked(` ± ${s.ratio.tolerancePct} %`) : ''}`,
+        : s.estimated.includes('ratio')
+          ? 'as its pack meters it'
+          : phrase`${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? marked(` ± ${s.ratio.tolerancePct} %`) : ''}`,
     ],
     [
       'fillers',

@@ -19,7 +19,9 @@ import { useWorkspace } from '../workspace/workspace';
 const ratioText = (s: SheetRevision) =>
   s.dose
     ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed}`
-    : phrase`${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? marked(` + ${s.ratio.cByWeight} C`) : ''}${s.ratio.dByWeight !== null ? marked(` + ${s.ratio.dByWeight} D`) : ''} by ${s.ratio.basis}`;
+    : s.estimated.includes('ratio')
+      ? 'as its pack meters it'
+      : phrase`${s.ratio.a} : ${s.ratio.b}${s.ratio.cByWeight !== null ? marked(` + ${s.ratio.cByWeight} C`) : ''}${s.ratio.dByWeight !== null ? marked(` + ${s.ratio.dByWeight} D`) : ''} by ${s.ratio.basis}`;
 
 /** Every system with its sheet, and the lots that stand there. */
 export function ShelfPage() {

@@ -273,6 +273,8 @@ export function draftOf(s: SheetRevision): SheetDraft {
       bulk: as(`bulk${p.id}`, 'density', p.bulkGPerMl),
     };
   const other = s.ratio.basis === 'weight' ? 'volume' : 'weight';
+  /** Told as the whole that is printed on the pack. */
+  const isWhole = s.estimated.includes('ratio');
   return {
     ...blank,
     name: s.name,
@@ -280,7 +282,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     kind: s.kind,
     family: s.family,
     parts,
-    ratio: s.dose ? '' : phrase`${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
+    ratio: s.dose || isWhole ? '' : phrase`${s.ratio.a}:${s.ratio.b} by ${s.ratio.basis}`,
     also: s.ratio.also ? phrase`${s.ratio.also.a}:${s.ratio.also.b} by ${other}` : '',
     tolerance: maybe(s.ratio.tolerancePct, ' %'),
     mixed: s.mixedGPerMl === null ? '' : said(s, 'mixed', 'density', s.mixedGPerMl),
@@ -312,7 +314,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
       key: k.id,
       label: k.label,
       massG: Object.fromEntries(
-        PART_IDS.map((id) => [id, inPack(s, `kits.${k.id}.${id.toLowerCase()}`, id, k.massG[id])]),
+        PART_IDS.map((id) => [id, isWhole ? '' : inPack(s, `kits.${k.id}.${id.toLowerCase()}`, id, k.massG[id])]),
       ) as KitDraft['massG'],
       yieldMl: as(`kits.${k.id}.yieldMl`, 'volume', k.yieldMl),
       price: k.price === null ? '' : `${k.price} ${s.currency ?? ''}`.trim(),

@@ -4,6 +4,7 @@ import {
   type EstimableField,
   gridToLines,
   isMetered,
+  isMeteredByPack,
   isPartedUsually,
   kitVolumeMl,
   type Limits,
@@ -28,7 +29,7 @@ import { figure, phrase } from '@/words';
 import type { DraftFaults, SheetDraft, TimeDraft } from './draft';
 import { LIMIT_FIELDS } from './limit-list';
 import { readHoles } from './read-holes';
-import { doseOf, liquidOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
+import { doseOf, halfOf, liquidOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
 import { Reader } from './sheet-reader';
 
 const lines = (text: string) =>
@@ -147,7 +148,16 @@ function kitsOf(
       !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
     const usualPct = usualDosePct(read, d, parts);
     const byDose = usualPct === null ? null : perHundredOfA(usualPct, d.doseOf || 'A') / 100;
+    const half = halfOf(read, d, k);
     const mass = (id: PartId): number => {
+      if (half) return half.kind === 'mass' ? half.each : half.each * (densities[id] ?? Number.NaN);
+      if (isMeteredByPack(d.kind) && !k.massG[id].trim()) {
+        read.say(
+          `kits.${k.key}.${id.toLowerCase()}`,
+          'Type the whole pack as it is printed, like 300 mL, or this part.',
+        );
+        return Number.NaN;
+      }
       const perA = spec.dosed !== null ? byDose : id === 'C' ? cPerA : null;
       return perA !== null && tap(id) ? typed('A') * perA : typed(id);
     };

@@ -1,4 +1,5 @@
-import { kitVolumeMl, readPack, type SheetRevision } from '@/core/system';
+import { sheetFlaws } from '@/core/cure';
+import { kitVolumeMl, type SheetRevision } from '@/core/system';
 import { plainWords } from '@/words';
 import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
 import { readDraft } from './read-draft';
@@ -55,8 +56,6 @@ describe('a kit that is made up as it is mixed', () => {
     expect(faults(typed('paste', { A: '0.3 L', B: '300 g' })).ratio).toBeDefined();
   });
   test('a packet that is kneaded in its own bag needs none', () => {
-    expect(readPack('9 mL', { kind: 'sachets' }, 'metric')!.parts).toEqual({ A: '4.5 mL', B: '4.5 mL' });
-    expect(readPack('9 mL', { kind: 'paste' }, 'metric')!.parts).toEqual({});
     const sheet = made(typed('sachets', { A: '4.5 mL', B: '4.5 mL' }, { potLoss: '15 %' }));
     expect([kitVolumeMl(sheet, sheet.kits[0]!), sheet.potLossMl]).toEqual([
       expect.closeTo(9, 6),
@@ -186,4 +185,48 @@ test('what a coat takes by weight is what a litre covers, by the density of its 
   // 1000 g in 800 mL and 500 g in 500 mL: 1500 g in 1.3 L.
   expect(byParts.coversM2PerL).toBeCloseTo((5 * 1500) / 1300, 9);
   expect(draftOf(byParts).covers).toBe('200 g/m²');
+});
+
+describe('a pack that meters its parts itself', () => {
+  const whole = (kind: SheetRevision['kind'], ...labels: string[]): SheetDraft => {
+    const d = typed(kind, {});
+    return { ...d, kits: labels.map((label, i) => ({ ...d.kits[0]!, key: `k${i}`, label })) };
+  };
+
+  test.each([
+    ['anchor-pack', '300 mL', 300],
+    ['cartridge-paste', 'Cartridge 0.4 L', 400],
+    ['sachets', '9 mL packet', 9],
+  ] as const)('a %s of “%s” needs no ratio and no parts', (kind, label, ml) => {
+    const sheet = made(whole(kind, label));
+    expect(kitVolumeMl(sheet, sheet.kits[0]!)).toBeCloseTo(ml, 6);
+    expect(sheet.estimated).toContain('ratio');
+    expect(sheet.estimated.filter((f) => f === 'ratio')).toHaveLength(1);
+    expect(sheetFlaws(sheet)).toEqual([]);
+    // Typed again it is still what the pack says, and no more.
+    const again = draftOf(sheet);
+    expect([again.ratio, again.kits[0]!.massG.A, again.kits[0]!.massG.B]).toEqual(['', '', '']);
+    expect(made(again).kits).toEqual(sheet.kits);
+  });
+  test('told by weight its halves weigh alike', () => {
+    const sheet = made(whole('anchor-pack', '480 g pack'));
+    expect([sheet.kits[0]!.massG.A, sheet.kits[0]!.massG.B, sheet.ratio.basis]).toEqual([240, 240, 'weight']);
+    expect(sheetFlaws(sheet)).toEqual([]);
+  });
+  test('two sizes of it, each by its whole', () => {
+    const sheet = made(whole('anchor-pack', '150 mL', '400 mL'));
+    expect(sheet.kits.map((k) => Math.round(kitVolumeMl(sheet, k)))).toEqual([150, 400]);
+  });
+  test('a ratio or parts that are typed are the sheet’s', () => {
+    const sheet = made({ ...typed('anchor-pack', { A: '270 mL', B: '30 mL' }) });
+    expect([sheet.ratio.a / sheet.ratio.b, sheet.estimated.includes('ratio')]).toEqual([expect.closeTo(9, 4), false]);
+  });
+  test('words without an amount, and half of its parts, are asked for', () => {
+    expect(faults(whole('anchor-pack', 'Large'))['kits.k0.a']).toMatch(/whole pack as it is printed/);
+    const d = typed('anchor-pack', { A: '300 mL' });
+    expect(faults(d)[`kits.${d.kits[0]!.key}.b`]).toMatch(/whole pack as it is printed/);
+  });
+  test('what stands in tins has no such way out', () => {
+    expect(faults(whole('paste', '300 mL')).ratio).toBeDefined();
+  });
 });

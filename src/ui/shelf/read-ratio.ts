@@ -1,15 +1,17 @@
 import {
+  isMeteredByPack,
   mixedDensity,
   PART_IDS,
   type Part,
   partsOfMix,
   perHundredOfA,
+  readPack,
   type SheetRevision,
   systemKind,
 } from '@/core/system';
 import { parseRatio, readNumber } from '@/core/typed';
 import { figure, joined, phrase, readQuantity } from '@/words';
-import type { SheetDraft } from './draft';
+import type { KitDraft, SheetDraft } from './draft';
 import type { Reader } from './sheet-reader';
 
 /** “1.8 times by volume”: how sand is told beside a resin, its bulk against the mixed liquid. */
@@ -46,6 +48,20 @@ const packG = (read: Reader, d: SheetDraft, id: Part['id']) => inPack(read, d, i
 function heldG(read: Reader, d: SheetDraft, id: Part['id'], parts: readonly Part[]): number | null {
   const ml = inPack(read, d, id, 'volume');
   return packG(read, d, id) ?? (ml === null ? null : ml * densityOf(parts, id));
+}
+
+/**
+ * What a pack holds altogether, each half of it, mL or g, where the pack meters its parts and only its whole is told;
+ * null where its parts are typed, or a ratio.
+ */
+export function halfOf(read: Reader, d: SheetDraft, kit: KitDraft): { kind: 'mass' | 'volume'; each: number } | null {
+  if (!isMeteredByPack(d.kind) || d.ratio.trim() || kit.massG.A.trim() || kit.massG.B.trim()) return null;
+  const whole = readPack(kit.label, { kind: d.kind }, read.system)?.whole;
+  for (const kind of ['volume', 'mass'] as const) {
+    const all = whole ? readQuantity(kind, whole, read.system) : null;
+    if (all?.ok) return { kind, each: all.value / 2 };
+  }
+  return null;
 }
 
 /** A to B by what is in the first pack, by mass or by volume as it is typed there. */
@@ -125,6 +141,11 @@ function mainRatioOf(read: Reader, d: SheetDraft, parts: readonly Part[]): Sheet
   const common = { cByWeight: null, dByWeight: null, tolerancePct };
   const dose = doseOf(read, d, parts);
   if (dose) return { ...common, basis: 'weight', a: 100, b: perHundredOfA(dose.usualPct || 2, dose.of), also: null };
+  const halves = d.kits.map((kit) => halfOf(read, d, kit));
+  if (halves.every((half) => half !== null)) {
+    read.takeAsUsual('ratio');
+    return { ...common, basis: halves[0]!.kind === 'mass' ? 'weight' : 'volume', a: 1, b: 1, also: null };
+  }
   // A kit that is made up as it is mixed says its ratio by what is in it.
   const packed = d.ratio.trim() ? null : asPacked(read, d);
   const ratio = packed ? null : parseRatio(d.ratio);

@@ -72,8 +72,11 @@ export class Reader {
   /** What a field says, or what is usual where nothing is typed, marked so. */
   orUsual<T, S extends string>(field: EstimableField, text: S, usual: T, read: (said: Exclude<S, ''>) => T): T {
     if (text.trim()) return read(text as Exclude<S, ''>);
-    this.estimated.push(field);
+    this.takeAsUsual(field);
     return usual;
+  }
+  takeAsUsual(field: EstimableField): void {
+    if (!this.estimated.includes(field)) this.estimated.push(field);
   }
   above(field: string, kind: Kind, text: string): number {
     const v = this.quantity(field, kind, text);
