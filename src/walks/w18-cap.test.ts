@@ -82,8 +82,8 @@ const piece = (over: Partial<Piece> = {}): Piece => {
   });
   return { ...plain, base: { ...plain.base, material: 'timber', back: 'air', known: asTheAir }, ...over };
 };
-const plan = (over: Partial<Piece> = {}) =>
-  printedPlan({ job, repairs: [repairOf(piece(over))], sheets: [sheet] }, NOW).repairs[0]!;
+const plan = (over: Partial<Piece> = {}, of: SheetRevision = sheet) =>
+  printedPlan({ job, repairs: [repairOf(piece({ sheetId: of.id, ...over }))], sheets: [of] }, NOW).repairs[0]!;
 const finding = (p: ReturnType<typeof plan>, id: RegExp) => p.findings.find((f) => id.test(f.id));
 
 test('351.4 mL in the joint, 404.1 with what is pressed out, 429 mL to mix: A 229 g, B 96 g, spheres 36.1, thickener 18.0', () => {
@@ -152,8 +152,28 @@ test('both faces are brushed with neat resin first, 28 mL, and what closes many 
   expect(p.consumables.find((c) => /neat/.test(c.what))!.quantity).toBe(29);
   expect(p.steps.findIndex((s) => s.id === 'neat')).toBeLessThan(p.steps.findIndex((s) => s.id === 'b1:mix'));
   expect(plan({ schools: { neat: 'bare' } }).consumables.some((c) => /neat/.test(c.what))).toBe(false);
+  // 28.1 mL of 142 g in 131.3 mL, before anything is filled in: 21.4 g of A and 9.0 g of B.
+  expect(p.steps.find((s) => s.id === 'neat')!.detail).toMatch(
+    /^21\.4 g of A and 8\.99 g of B in a cup of their own, nothing of the fillers in it\./,
+  );
   const three = plan({ void: { ...piece().void!, count: 3 } });
   expect(three.steps.filter((s) => /lift/.test(s.id))).toHaveLength(3);
+});
+
+test('of a paste that comes filled there is no neat resin to mix: it is said what serves', () => {
+  const filled: SheetRevision = {
+    ...pasteSheet,
+    id: 'filled-1',
+    systemId: 'filled',
+    milestones: sheet.milestones,
+    limits: { ...sheet.limits },
+    kits: pasteSheet.kits.map((kit) => ({ ...kit, id: 'tins' })),
+  };
+  const of = (s: SheetRevision) => plan({}, s).steps.find((step) => step.id === 'neat')!.detail;
+  expect(of(filled)).toMatch(/^A thin resin that goes with this paste.* worked in hard\./);
+  // One that is poured and thickened by oneself is mixed neat first.
+  const liquid: SheetRevision = { ...filled, id: 'liquid-1', kind: 'liquid-resin' };
+  expect(of(liquid)).toMatch(/^[\d.]+ g of A and [\d.]+ g of B in a cup of their own\. /);
 });
 
 test('random caps agree with a count by hand: what each hundred of liquid takes up and gives, and when it is closed too late', () => {

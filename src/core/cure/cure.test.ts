@@ -103,6 +103,31 @@ describe('one temperature', () => {
     expect(minutes(gapped('load'), warmed)).toBeCloseTo(25, 6);
     expect(minutes(gapped('use-by'), warmed, working)).toBeCloseTo(15, 6);
   });
+  test.each([
+    ['resin-amine', 45],
+    ['peroxide', 55],
+    ['methacrylate', 50],
+    ['isocyanate', 35],
+  ] as const)(
+    'a figure of a %s without a temperature is of a room: no mix lasts longer, no wait is shorter',
+    (family, low) => {
+      const untold = milestone({ form: 'single', tempC: null, fromMin: 60, toMin: 60 });
+      const room = [20, 21.5, 23].map((tempC) => milestone({ form: 'single', tempC, fromMin: 60, toMin: 60 }));
+      for (const baseC of [9, 15, 20, 22, 23, 28, 34]) {
+        const of = (m: Milestone, side: 'short' | 'long') => paceOf(m, side, family).minutesAt(baseC);
+        // Whichever of them it was meant for.
+        expect(of(untold, 'short')).toBeCloseTo(Math.min(...room.map((m) => of(m, 'short'))), 9);
+        expect(of(untold, 'long')).toBeCloseTo(Math.max(...room.map((m) => of(m, 'long'))), 9);
+      }
+      // By hand: an hour at 20 °C lasts at 10 °C by the least activation energy of its family.
+      const byHand = 60 * Math.exp((low / 8.314462618e-3) * (1 / 283.15 - 1 / 293.15));
+      expect(paceOf(untold, 'short', family).minutesAt(10)).toBeCloseTo(byHand, 6);
+    },
+  );
+  test('what dries is read as of the warm end alone: nothing says how it goes elsewhere', () => {
+    const untold = milestone({ form: 'single', tempC: null, fromMin: 60, toMin: 60 });
+    for (const side of ['short', 'long'] as const) expect(paceOf(untold, side, 'water-borne').minutesAt(22.9)).toBe(60);
+  });
   test('a single figure becomes a wide range away from its temperature, by the family’s energy ± 10', () => {
     const [short, long] = [paceOf(single, 'short', 'resin-amine'), paceOf(single, 'long', 'resin-amine')];
     expect([short.minutesAt(23), long.minutesAt(23)]).toEqual([600, 720]);

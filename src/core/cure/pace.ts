@@ -57,8 +57,10 @@ const AT_ITS_OWN_K = 0.05;
 const FLAT_K = 25;
 /** Over which a figure of the manner of mixing holds: all weather that anybody works in. */
 const ANY_K = 80;
-/** What a sheet without a temperature is read as. */
+/** What a sheet without a temperature is read as: the warm end of a room, so that no wait is cut short by it. */
 export const UNSTATED_C = 23;
+/** The cool end of it: a mix that lasts its time there lasts no longer than that in the same hour. */
+const UNSTATED_COOL_C = 20;
 /** The last digits of a computed temperature must not decide between two bands. */
 const EDGE_K = 1e-6;
 /** Spread of the family's activation energy, kJ/mol. */
@@ -149,9 +151,10 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     );
 
   if (table.form === 'single') {
-    const at = table.tempC ?? UNSTATED_C;
-    const minutes = take(table);
     const mid: number | null = FAMILIES[family].activationKJ;
+    const ofRoomC = side === 'short' && mid !== null ? UNSTATED_COOL_C : UNSTATED_C;
+    const at = table.tempC ?? ofRoomC;
+    const minutes = take(table);
     // Drying has no activation energy: a wait is taken as it stands where it is warmer, a working time where it is
     // colder.
     const anyC = mid === null && milestoneKind(milestone.kind).manner;
@@ -169,7 +172,7 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     return {
       form: 'single',
       lowC: at - SINGLE_K,
-      highC: at + SINGLE_K,
+      highC: (table.tempC ?? UNSTATED_C) + SINGLE_K,
       sheetLowC: at,
       sheetHighC: at,
       breaksC: [at],

@@ -317,7 +317,7 @@ export const PlainTable = z.discriminatedUnion('form', [
       .min(1)
       .max(30),
   }),
-  /** One time; without a temperature the sheet is read as meant for 23 °C, and the result says so. */
+  /** One time; without a temperature it is read as meant for a room, of 20 to 23 °C, and the result says so. */
   z.object({ form: z.literal('single'), tempC: temp.nullable(), fromMin: minutes, toMin: minutes }),
 ]);
 export type PlainTable = z.infer<typeof PlainTable>;

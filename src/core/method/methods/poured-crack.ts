@@ -7,6 +7,7 @@ import { broadcastSand, crackQuestions, crossingsIn, sandSetting } from '../crac
 import { type Effects, options } from '../effects';
 import { pouredFast, setOutPots } from '../engines';
 import type { Method } from '../method';
+import { neatFrom } from '../neat';
 import { tasks } from '../task';
 
 const SAYS = texts('poured-crack.says', { manner: 'At once, quickly and evenly.' });
@@ -147,6 +148,7 @@ export const pouredCrack: Method = {
   says: { manner: SAYS.manner() },
   gaps: {
     neat: (c) => ml(neatMl(c)),
+    neatFrom: (c) => neatFrom(c.sheet, neatMl(c)),
     run: (c) => mm(runM(c) * 1000),
     joints: (c) => crossingsIn(c.void).length,
     open: (c) => listed(crossingsIn(c.void)),
@@ -201,7 +203,8 @@ export const pouredCrack: Method = {
         block: 'work',
         optional: true,
         title: 'Paint the faces with neat resin: {neat} over {run}',
-        detail: 'Thin, to the bottom, no puddle: the first batch follows while it is wet, the last while it is tacky.',
+        detail:
+          '{neatFrom} Thin, to the bottom, no puddle: the first batch follows while it is wet, the last while it is tacky.',
         confirm: 'Wet all along',
         when: (c) => settingIn(c, 'neat') > 0,
         work: { fixed: 2, per: { m: 1 } },

@@ -5,6 +5,7 @@ import { type MethodContext, settingIn } from '../context';
 import { type Effects, options } from '../effects';
 import { carrySetting, restsClosed, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
+import { neatFrom } from '../neat';
 import { onClosing, toolSetting } from '../occupied';
 import { tasks } from '../task';
 import { ASKED_OF_TIMBER } from '../timber';
@@ -200,7 +201,7 @@ export const timberPart: Method = {
     },
   ],
   says: { manner: SAYS.manner() },
-  gaps: { neat: (c) => ml(neatMl(c)) },
+  gaps: { neat: (c) => ml(neatMl(c)), neatFrom: (c) => neatFrom(c.sheet, neatMl(c)) },
   params: { alsoCloses: 'lift' },
   tasks: [
     ...tasks('timber-part', [
@@ -251,7 +252,7 @@ export const timberPart: Method = {
         role: 'prime',
         optional: true,
         title: 'Brush both faces with neat resin: {neat}',
-        detail: 'End grain first. What drank is brushed again, until it stays wet; the paste goes on that.',
+        detail: '{neatFrom} End grain first. What drank is brushed again, until it stays wet; the paste goes on that.',
         confirm: 'Wet all over',
         work: { fixed: 3, per: { m2: 40 } },
       },
