@@ -1,4 +1,12 @@
-import { type ChainPlan, type JobPlan, NOTHING_YET, type Piece, type RepairPlan, replanned } from '../plan';
+import {
+  type ChainPlan,
+  type JobPlan,
+  NOTHING_YET,
+  type Piece,
+  type RepairPlan,
+  replanned,
+  thickBySheet,
+} from '../plan';
 import type { SheetRevision } from '../system';
 
 /** The repair planned with a system for one of its passes, and that pass in it. */
@@ -18,10 +26,13 @@ export function triedWith(
   sheet: SheetRevision,
 ): Tried | null {
   const chosen = repair.sheetId === sheet.id;
+  const now = whole.passes.find((p) => p.passId === repair.passId);
   let tried: Tried | null = null;
   for (const kitId of chosen ? [repair.kitId] : sheet.kits.map((k) => k.id)) {
     const [dosePct, blend] = chosen ? [repair.dosePct, repair.blend] : [null, null];
-    const as = { ...repair, sheetId: sheet.id, kitId, dosePct, blend };
+    // A thickness that nobody chose is no reason against a system: it lies as thick as its own sheet says.
+    const thick = chosen ? {} : thickBySheet(repair, sheet, now?.sheet);
+    const as = { ...repair, ...thick, sheetId: sheet.id, kitId, dosePct, blend };
     const t = replanned(whole, repair.passId, ({ mixerOn, ...was }) => ({
       ...was,
       repair: as,

@@ -1,6 +1,7 @@
 import { grams, type Message, texts } from '../say';
-import { partsByWeight, type SheetRevision, systemKind } from '../system';
+import { partsByWeight, type SheetRevision } from '../system';
 import { neatGPerMl } from './fabric';
+import { flowsOf } from './takes';
 
 const SAY = texts('neat', {
   mixed: '{a} of A and {b} of B in a cup of their own{filled, select, yes {, nothing of the fillers in it} other {}}.',
@@ -14,8 +15,8 @@ const SAY = texts('neat', {
  */
 export function neatFrom(sheet: SheetRevision, ml: number): Message {
   const filled = sheet.parts.some((p) => p.filler !== null);
-  const flow = sheet.flow ?? systemKind(sheet.kind).flows[0];
-  if (flow === 'paste' && !filled) return SAY.bought();
+  const runs = flowsOf(sheet).some((flow) => flow === 'pours' || flow === 'thin');
+  if (!runs && !filled) return SAY.bought();
   const by = partsByWeight(sheet);
   const liquid = sheet.parts.filter((p) => p.filler === null).reduce((sum, p) => sum + by[p.id], 0);
   const massG = ml * neatGPerMl(sheet);

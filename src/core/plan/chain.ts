@@ -1,9 +1,9 @@
-import { ENGINES, type Method, methodOf, usualThickness } from '../method';
+import { ENGINES, type Method, methodOf } from '../method';
 import { listed, type Message, refuse, texts } from '../say';
 import { MEETS_NOTHING } from '../system';
-import { type Measured, unmeasured } from '../void';
 import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
+import { firstThickness } from './thickness';
 
 const REFUSED = texts('refused.plan.chain', {
   'other-base': 'It is done on {bases}, and the base is {base}.',
@@ -12,9 +12,6 @@ const REFUSED = texts('refused.plan.chain', {
   'stands-give-another': '{above} stands on it. Give that another face first, or remove it.',
   'stands-cannot-come': '“{upper}” stands on “{lower}” and cannot come before it.',
 });
-
-/** A coat is so thick until somebody says so, mm: shown as not measured yet. */
-const COAT_MM = 1;
 
 /** The same of a pass as it was planned. */
 export const pieceName = ({ passName: own, method }: Piece, at: number): string =>
@@ -35,10 +32,6 @@ export function whyNotNext(method: Method, { base }: Repair): Message | null {
     ? null
     : REFUSED['other-base']({ bases: listed(method.bases, 'or'), base: base.material });
 }
-
-/** How thick a method lies on a face before anybody has said so: as usual for it, where it has a usual thickness. */
-export const firstThickness = (method: Pick<Method, 'blanks'>): Measured =>
-  usualThickness(method) ?? unmeasured(COAT_MM, 'film');
 
 /**
  * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.

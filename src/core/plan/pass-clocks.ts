@@ -90,8 +90,8 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
       found = batches[spot.batch]
         ? (markOf(m.startsAt, spot)?.[firstSpot ? 'firstMs' : 'lastMs'] ?? latest(spot.batch))
         : null;
-    // A mark that only an earlier batch made (the primer) serves the later ones too.
-    else
+    // A mark that only an earlier batch made (the primer) serves the later ones too, once they are planned at all.
+    else if (batches[spot.batch] || spot.part !== undefined)
       for (let b = spot.batch; b >= 0 && found === null; b--)
         found = markOf(m.startsAt, { ...spot, batch: b })?.[firstSpot ? 'firstMs' : 'lastMs'] ?? null;
     const restart = actuals.holdRestartedAt;

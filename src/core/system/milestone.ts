@@ -148,7 +148,7 @@ export const MILESTONES = {
     ended: 'it has gelled',
     clock: 'waiting',
     order: 1,
-    later: ['next-lift', 'sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
+    later: ['next-lift', 'tack-free', 'sandable', 'release', 'foot', 'light-load', 'load', 'full-cure'],
     touch: true,
   },
   'next-lift': {

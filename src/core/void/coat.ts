@@ -66,7 +66,7 @@ const dimensions = (s: Coat): readonly Dimension[] => [
   ...outlineDimensions(s.outline, 'outline'),
   {
     key: 'thickness',
-    label: 'Thickness over the peaks',
+    label: s.texture.from === 'class' && s.texture.class === 'none' ? 'Thickness' : 'Thickness over the peaks',
     measured: s.thickness,
     minMm: 0,
     minInclusive: true,

@@ -1,6 +1,6 @@
 'use client';
 import { ENGINES, liftsMm, liftsOf, settingIn } from '@/core/method';
-import { pieceName, sectionInPlace } from '@/core/plan';
+import { pieceName, sectionInPlace, whoseThickness } from '@/core/plan';
 import { attempt } from '@/core/say';
 import {
   boreOf,
@@ -326,6 +326,9 @@ function Side({ view, at }: StageProps) {
           {!(isScanned(shape) && shape.read.text === '') && (
             <ShapeFields
               soaks={soaks}
+              thickBy={
+                plan.method && 'thickness' in shape ? whoseThickness(plan.method, plan.sheet, shape.thickness) : null
+              }
               shape={shape}
               shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}
               problemAt={problemAt}

@@ -1,5 +1,6 @@
 'use client';
 import { ListPlus, X } from 'lucide-react';
+import type { whoseThickness } from '@/core/plan';
 import type { Said } from '@/core/say';
 import { figureAndDoubt, type Parsed } from '@/core/typed';
 import type { UnitSystem } from '@/core/units';
@@ -15,6 +16,7 @@ import {
   type VoidShape,
 } from '@/core/void';
 import { phrase, readQuantity } from '@/words';
+import { WhoseThickness } from '../repair/TakesFields';
 import { Choice, useFormat } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { ListEditor } from './ListEditor';
@@ -27,6 +29,8 @@ interface Props {
   readonly write: (key: string, value: unknown) => void;
   /** It soaks in: nobody measures how thick, but what a square metre drinks is known. */
   readonly soaks?: boolean;
+  /** Whose figure its thickness is, where nobody has typed one. */
+  readonly thickBy?: ReturnType<typeof whoseThickness>;
 }
 
 /** As measured, give or take, by which tool, share of the doubt; its name before them, on a phone above. */
@@ -34,7 +38,7 @@ const COLUMNS =
   'grid gap-1.5 items-start grid-cols-[1fr_5.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.9rem_5.5rem_2.6rem]';
 
 /** Everything a shape asks for: the measuring list, then its choices and numbers, then its lists. */
-export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false }: Props) {
+export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false, thickBy = null }: Props) {
   const kind = kindOf(shape);
   const dimensions = kind.dimensions(shape);
   const drunk = soaks ? dimensions.find((d) => d.key === 'thickness') : undefined;
@@ -60,9 +64,15 @@ export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false }:
             share={shareOf(d.key)}
             problem={d.measured.text === '' ? null : problemAt(d.key)}
             write={(m) => write(d.key, m)}
+            whose={d.key === 'thickness' ? thickBy : null}
           />
         ))}
-      {drunk && <Drinks m={drunk.measured} write={(m) => write(drunk.key, m)} />}
+      {drunk && (
+        <div>
+          <Drinks m={drunk.measured} write={(m) => write(drunk.key, m)} />
+          <WhoseThickness whose={thickBy} />
+        </div>
+      )}
       {parameters.length > 0 && (
         <div className="grid grid-cols-2 gap-2 mt-2">
           {parameters.map((p) => (
@@ -156,11 +166,13 @@ function Row({
   share,
   problem,
   write,
+  whose,
 }: {
   d: Dimension;
   share: number;
   problem: Said | null;
   write: (m: Measured) => void;
+  whose: ReturnType<typeof whoseThickness>;
 }) {
   const m = d.measured;
   const format = useFormat();
@@ -236,6 +248,7 @@ function Row({
           <rect x="0.5" y="0.5" width={41 * share} height="12" fill="var(--ink)" />
         </svg>
       </div>
+      <WhoseThickness whose={whose} />
       {m.again && (
         <div className={`${COLUMNS} mt-1`}>
           <span className="soft text-sm pt-1.5 col-span-4 md:col-span-1 md:text-right">again</span>

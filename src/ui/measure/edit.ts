@@ -1,5 +1,5 @@
 import { blankShape } from '@/core/method';
-import { firstShape, type PassRef, type Piece, pieceOf, soakedBy } from '@/core/plan';
+import { firstShape, type PassRef, type Piece, pieceOf, thickBySheet } from '@/core/plan';
 import {
   areHoles,
   kindOf,
@@ -98,10 +98,10 @@ const shapesOf = (of: PassRef): number => {
   return (draft && pieceOf(draft, of.passId).void?.shapes.length) ?? 0;
 };
 
-/** With what the chosen sheet says a face drinks, where it is soaked. */
+/** As thick as the chosen sheet says, where nobody has said how thick. */
 const estimated = (r: Piece): Piece => {
   const sheet = stateNow().sheets.get(r.sheetId ?? '');
-  return sheet ? { ...r, void: soakedBy(r, sheet) } : r;
+  return sheet ? { ...r, ...thickBySheet(r, sheet) } : r;
 };
 
 /**

@@ -1,19 +1,19 @@
 import { methodOf } from '@/core/method';
-import { firstThickness, passName, type Takes } from '@/core/plan';
+import { firstThickness, passName, type Takes, whoseThickness } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { unmeasured } from '@/core/void';
 import { phrase } from '@/words';
 import { Choice } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
-import { usePrefs } from '../workspace/prefs';
-import { changePass } from '../workspace/workspace';
+import { changePass, useWorkspace } from '../workspace/workspace';
 
 /** What a pass fills or covers: a void of its own, or what an earlier one leaves, so thick and so far beyond it. */
 export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairView; readonly id: string }) {
-  const system = usePrefs((p) => p.system);
   const before = draft.chain.slice(0, draft.chain.indexOf(id));
-  const { takes, method: asked } = draft.passes[id]!;
+  const { takes, method: asked, sheetId } = draft.passes[id]!;
   const method = methodOf(asked.id);
+  const sheet = useWorkspace().sheets.get(sheetId ?? '') ?? null;
+  const whose = takes.from === 'face' && method ? whoseThickness(method, sheet, takes.thickness) : null;
   const ref = { id: draft.id, passId: id };
   const setTakes = (to: Takes) => changePass(ref, (p) => ({ ...p, takes: to }), 'takes');
   // Of what stands there when it is written: two fields may be typed before either is drawn again.
@@ -40,7 +40,11 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
               from: 'face',
               of: of!,
               thickness:
-                takes.from === 'face' ? takes.thickness : method ? firstThickness(method) : unmeasured(1, 'gauge'),
+                takes.from === 'face'
+                  ? takes.thickness
+                  : method
+                    ? firstThickness(method, sheet)
+                    : unmeasured(1, 'gauge'),
               beyondMm: takes.from === 'face' ? takes.beyondMm : 0,
             });
         }}
@@ -49,23 +53,23 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
         <div className="grid grid-cols-2 gap-2">
           {/* How much goes by the square metre is the sheet’s to say. */}
           {!method?.params?.byCoverage && (
-            <QuantityField
-              kind="length"
-              label="How thick"
-              value={takes.thickness.valueMm}
-              typed={
-                takes.thickness.text
-                  ? { text: takes.thickness.text, system: takes.thickness.textSystem }
-                  : { text: '', system }
-              }
-              check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
-              onChange={(t) =>
-                setFace(
-                  { thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } },
-                  'thickness',
-                )
-              }
-            />
+            <div>
+              <QuantityField
+                kind="length"
+                label="How thick"
+                value={takes.thickness.text === '' ? null : takes.thickness.valueMm}
+                typed={{ text: takes.thickness.text, system: takes.thickness.textSystem }}
+                placeholder="measure"
+                check={(v) => (v > 0 && v <= 200 ? null : 'A coat is more than nothing and at most 200 mm.')}
+                onChange={(t) =>
+                  setFace(
+                    { thickness: { ...takes.thickness, valueMm: t.value, text: t.text, textSystem: t.system } },
+                    'thickness',
+                  )
+                }
+              />
+              <WhoseThickness whose={whose} />
+            </div>
           )}
           <QuantityField
             kind="length"
@@ -77,5 +81,15 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
         </div>
       )}
     </>
+  );
+}
+
+/** Whose figure a thickness is that nobody has typed. */
+export function WhoseThickness({ whose }: { readonly whose: ReturnType<typeof whoseThickness> }) {
+  if (!whose) return null;
+  return (
+    <span className="soft text-sm">
+      {whose === 'usual' ? 'usual for it (Grenko’s), until it is typed' : 'by the sheet, until it is typed'}
+    </span>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { type PassRef, soakedBy } from '@/core/plan';
+import { type PassRef, thickBySheet } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { changePass, stateNow } from './workspace';
 
@@ -7,8 +7,8 @@ import { changePass, stateNow } from './workspace';
 export const chooseSheet = (of: PassRef, sheet: SheetRevision): void =>
   changePass(of, (r) => ({
     ...r,
-    // What a square metre drinks is the sheet’s to say, where nobody said it.
-    void: soakedBy(r, sheet, stateNow().sheets.get(r.sheetId ?? '') ?? null),
+    // What a square metre drinks, or a litre covers, is the sheet’s to say where nobody said it.
+    ...thickBySheet(r, sheet, stateNow().sheets.get(r.sheetId ?? '') ?? null),
     sheetId: sheet.id,
     kitId: sheet.kits[0]?.id ?? null,
     dosePct: null,

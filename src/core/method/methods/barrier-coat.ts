@@ -1,3 +1,4 @@
+import { measured } from '../../void';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, partKits, waiting } from '../common';
 import { coated, coatSettings, restsAtTape } from '../engines';
@@ -11,7 +12,7 @@ export const barrierCoat: Method = {
   label: 'Barrier or finish coats',
   engine: 'coat',
   // It goes on what was sanded.
-  blanks: { coat: { texture: { from: 'class', class: 'none' } } },
+  blanks: { coat: { thickness: measured(0.12, 'film'), texture: { from: 'class', class: 'none' } } },
   does: 'A face is sealed in thin coats, each within the window of the last.',
   bases: ['laminate', 'timber', 'metal', 'plastic', 'concrete', 'stone'],
   shapes: ['coat'],

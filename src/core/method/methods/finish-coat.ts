@@ -1,4 +1,5 @@
 import { airInhibited } from '../../system';
+import { measured } from '../../void';
 import { byCoverage, furtherCoats } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { coverOf } from '../consumable';
@@ -15,7 +16,7 @@ export const finishCoat: Method = {
   label: 'Finish coat on a patch',
   engine: 'coat',
   // It goes on what was sanded.
-  blanks: { coat: { texture: { from: 'class', class: 'none' } } },
+  blanks: { coat: { thickness: measured(0.5, 'film'), texture: { from: 'class', class: 'none' } } },
   does: 'A pigmented coat goes over a set, abraded patch, masked all round, and is cut back and polished.',
   bases: ['laminate', 'plastic', 'metal', 'stone', 'timber'],
   shapes: ['coat'],
