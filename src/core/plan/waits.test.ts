@@ -65,6 +65,16 @@ describe('a wait that the sheet does not give is never taken for no wait', () =>
     });
   });
 
+  test('a batch that the plan never comes to has no clock of an earlier one', () => {
+    const p = planOf(nosing, without(mortarSheet, 'next-lift'));
+    const useBy = p.milestones.filter((m) => m.kind === 'use-by');
+    const [first, second] = [0, 1].map((b) => useBy.find((m) => m.batch === b));
+    expect(first!.planMs).not.toBeNull();
+    // The second pot was told to be dead with the first.
+    expect(second?.planMs ?? null).toBeNull();
+    for (const m of p.milestones) if (m.batch === 1) expect([m.kind, m.planMs]).toEqual([m.kind, null]);
+  });
+
   test.each([
     [
       'grinding',
