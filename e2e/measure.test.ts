@@ -99,8 +99,8 @@ test('every shape can be chosen by its picture, measured, and drawn', async () =
 test('shapes add up, like voids are counted, some differ, two readings disagree', async () => {
   await newVoid(/Resin mortar patch/);
   await page.getByRole('button', { name: /Drilled hole/ }).click();
-  await type(page, 'Hole diameter, actual bit', '20 mm');
-  await type(page, 'Hole depth to the shoulder', '60 mm');
+  await type(page, 'Hole diameter', '20 mm');
+  await type(page, 'Hole depth', '60 mm');
   expect(await answer(page)).toBe('18.8');
   await page.getByRole('button', { name: 'add a shape' }).click();
   await page.getByRole('button', { name: /^Corner/ }).click();
@@ -112,7 +112,7 @@ test('shapes add up, like voids are counted, some differ, two readings disagree'
   await type(page, 'Like voids', '14');
   await page.getByRole('button', { name: 'some of them differ' }).click();
   await type(page, 'Group 1 that differs: how many', '2');
-  await page.getByLabel('Group 1 that differs: in what').selectOption({ label: 'of them: Hole depth to the shoulder' });
+  await page.getByLabel('Group 1 that differs: in what').selectOption({ label: 'of them: Hole depth' });
   await type(page, 'Group 1 that differs: by how much', '5 mm');
   // 14 × 18.85 + 2 × π/4 · 20² · 5 mm³
   expect(await answer(page)).toBe('267');
@@ -123,10 +123,10 @@ test('shapes add up, like voids are counted, some differ, two readings disagree'
     .waitFor();
   expect(await answer(page)).toBe('—');
   await type(page, 'Group 1 that differs: how many', '2');
-  await page.getByRole('button', { name: 'Hole depth to the shoulder: a second reading' }).click();
-  await type(page, 'Hole depth to the shoulder, again', '63 mm');
+  await page.getByRole('button', { name: 'Hole depth: a second reading' }).click();
+  await type(page, 'Hole depth, again', '63 mm');
   await page.getByText(/They disagree by 2 mm/).waitFor();
-  await page.getByRole('heading', { name: /Two readings of hole depth to the shoulder disagree/ }).waitFor();
+  await page.getByRole('heading', { name: /Two readings of hole depth disagree/ }).waitFor();
   await page.keyboard.press('Control+z');
 });
 

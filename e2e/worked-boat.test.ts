@@ -131,8 +131,8 @@ test('holes in a hull: screw holes in one go, wide ones in layers with fabric, e
   await choose(page, 'Reserve for doubt', 'none');
   await says(page, /−0\.09\d* mL|0\.70\d?\s*mL/);
   await stage(page, 'Measure');
-  await type(page, 'Hole diameter, actual bit', '40 mm');
-  await type(page, 'Hole depth to the shoulder', '10 mm');
+  await type(page, 'Hole diameter', '40 mm');
+  await type(page, 'Hole depth', '10 mm');
   await type(page, 'Like voids', '2');
   await stage(page, 'Place');
   expect(await page.getByLabel('Each circle wider by').count()).toBe(0);
@@ -203,8 +203,8 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
       .getByRole('button', { name: /Drilled hole/ })
       .first()
       .click();
-    await type(page, 'Hole diameter, actual bit', across);
-    await type(page, 'Hole depth to the shoulder', deep);
+    await type(page, 'Hole diameter', across);
+    await type(page, 'Hole depth', deep);
     await type(page, 'Of this size', of);
   }
   for (const chip of ['4 × Drilled hole Ø 6 mm', '4 × Drilled hole Ø 16 mm', '2 × Drilled hole Ø 40 mm'])

@@ -55,9 +55,13 @@ export const mouthMm3 = (form: Mouth['form'], d: number, mouthD: number, depth: 
       ? (Math.PI / 4) * (mouthD ** 2 - d ** 2) * depth
       : (Math.PI / 12) * depth * (mouthD ** 2 + mouthD * d - 2 * d ** 2);
 
-export const boreDimensions = (s: Bore): readonly Dimension[] => [
-  { key: 'holeDiameter', label: 'Hole diameter, actual bit', measured: s.holeDiameter, minMm: 0.5, maxMm: 500 },
-  { key: 'holeDepth', label: 'Hole depth to the shoulder', measured: s.holeDepth, minMm: 0.5, maxMm: 5000 },
+/** Its dimensions as whoever measures it names them: a hole that is drilled for a rod, or one that was there before. */
+export const boreDimensions = (
+  s: Bore,
+  [across, deep]: readonly [string, string] = ['Hole diameter, actual bit', 'Hole depth to the shoulder'],
+): readonly Dimension[] => [
+  { key: 'holeDiameter', label: across, measured: s.holeDiameter, minMm: 0.5, maxMm: 500 },
+  { key: 'holeDepth', label: deep, measured: s.holeDepth, minMm: 0.5, maxMm: 5000 },
 ];
 export const mouthDimensions = (s: Bore): readonly Dimension[] =>
   s.mouth.form === 'none'

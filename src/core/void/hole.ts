@@ -26,7 +26,11 @@ const WORK = texts('work.hole', {
 export const Hole = z.object({ shape: z.literal('hole'), version: z.literal(1), ...boreFields });
 export type Hole = z.infer<typeof Hole>;
 
-const dimensions = (s: Hole): readonly Dimension[] => [...boreDimensions(s), ...mouthDimensions(s)];
+const dimensions = (s: Hole): readonly Dimension[] => [
+  // Only where a drill left its point is there a shoulder to measure to.
+  ...boreDimensions(s, ['Hole diameter', s.pointAngleDeg === null ? 'Hole depth' : 'Hole depth to the shoulder']),
+  ...mouthDimensions(s),
+];
 
 export const hole: Shape<Hole> = {
   id: 'hole',

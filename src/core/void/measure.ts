@@ -180,15 +180,14 @@ const valuesOf = (shape: VoidShape): readonly number[] => {
 /** Volume of one shape as measured, mL. */
 export const nominalMl = (shape: VoidShape): number => kindOf(shape).volume(shape)(valuesOf(shape));
 
-/** Labels of the dimensions nobody has measured yet. */
-export function unmeasuredIn(v: Void): readonly string[] {
+/** Dimensions nobody has measured yet. */
+export function unmeasuredIn(v: Void): readonly Dimension[] {
   // Of equal ones one behind the other it is asked once.
   const told = v.shapes.filter((shape, i) => i === 0 || !dequal(shape, v.shapes[i - 1]));
   return told.flatMap((shape) =>
     kindOf(shape)
       .dimensions(shape)
-      .filter((d) => d.measured.text === '')
-      .map((d) => d.label),
+      .filter((d) => d.measured.text === ''),
   );
 }
 

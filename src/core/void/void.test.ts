@@ -129,7 +129,7 @@ describe('patch', () => {
   });
 
   test('what nobody has measured is named', () => {
-    expect(unmeasuredIn(voidOf(SHAPES.patch.blank()))).toEqual(['Length', 'Width', 'Mean depth']);
+    expect(unmeasuredIn(voidOf(SHAPES.patch.blank())).map((d) => d.label)).toEqual(['Length', 'Width', 'Mean depth']);
     expect(
       unmeasuredIn(
         voidOf(

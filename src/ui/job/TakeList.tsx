@@ -299,7 +299,10 @@ function Understood({ list, damages }: { list: DamageList; damages: readonly Dam
           )}{' '}
           <span className="fig text-sm">{joined(sizesOf(d), ', ')}</span>
           {d.void && unmeasuredIn(d.void).length > 0 && (
-            <p className="soft text-sm">{phrase`Still to be measured: ${joined(unmeasuredIn(d.void), ', ')}.`}</p>
+            <p className="soft text-sm">{phrase`Still to be measured: ${joined(
+              unmeasuredIn(d.void).map((m) => m.label),
+              ', ',
+            )}.`}</p>
           )}
           {d.unused.length > 0 && (
             <p className="soft text-sm">{phrase`It has no place for: ${joined(

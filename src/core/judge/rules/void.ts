@@ -272,8 +272,9 @@ export const voidRules: Readonly<Record<string, Rule>> = {
     ];
   },
 
-  'through-base': ({ repair }) => {
-    const bore = repair.void && boreOf(repair.void);
+  'through-base': ({ repair, plan }) => {
+    // A hole that is only drawn so far is as deep as its picture.
+    const bore = plan.void && repair.void && boreOf(repair.void);
     const { material, thicknessMm } = repair.base;
     if (!bore || bore.deepMm <= thicknessMm) return [];
     return [F['through-base']({ is: mm(bore.deepMm), base: material, thick: mm(thicknessMm) })];
