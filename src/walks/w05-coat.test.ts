@@ -154,10 +154,14 @@ describe('over ten holes of three sizes, on the fills that were left low for it'
       base: { ...below.base, material: 'laminate', known: baseAt(['2027-04-25T00:00', 13]) },
     });
   };
-  const coated = (beyondMm: number, over: Partial<Piece> = {}) => {
+  /** @param beyondMm null leaves the coat as it was put on the chain */
+  const coated = (beyondMm: number | null, over: Partial<Piece> = {}) => {
     const two = withNext(fill(over), methodOf('finish-coat')!);
     const coat = pieceOf(two, 'p2');
-    const takes = { from: 'face', of: 'p1', thickness: measured(0.5, 'film'), beyondMm } as const;
+    const takes =
+      beyondMm === null
+        ? coat.takes
+        : ({ from: 'face', of: 'p1', thickness: measured(0.5, 'film'), beyondMm } as const);
     const whole = withPiece(two, {
       ...coat,
       takes,
@@ -174,6 +178,9 @@ describe('over ten holes of three sizes, on the fills that were left low for it'
     const p = coated(15);
     expect(p.volumeMl!.nominal).toBeCloseTo(9.21 + 2.74, 1);
     expect(p.toMixMl).toBeCloseTo(19.95, 1);
+  });
+  test('with nothing chosen it is that coat: over the bared edges, and proud of them, since it is cut back', () => {
+    expect(coated(null).volumeMl!.nominal).toBeCloseTo(9.21 + 2.74, 1);
   });
   test('nothing beyond them: as much thinner as its faces are smaller, what was left low is the same', () => {
     const holesMm2 = (Math.PI / 4) * (4 * 36 + 4 * 256 + 2 * 1600);

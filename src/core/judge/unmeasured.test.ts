@@ -3,7 +3,7 @@ import { pasteSheet } from '@/sample/systems';
 import { freshRepair } from '@/ui/workspace/fresh';
 import { plainWords } from '@/words';
 import { blankShape, METHODS, type Method, methodOf } from '../method';
-import { NOTHING_YET, type Pass, type Piece, pieceOf, planJob, repairOf, withNext } from '../plan';
+import { NOTHING_YET, type Piece, pieceOf, planJob, repairOf, withNext } from '../plan';
 import { measured, type ShapeId, unmeasuredIn, type VoidShape, voidOf } from '../void';
 import { judge } from '.';
 

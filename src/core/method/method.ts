@@ -91,6 +91,8 @@ export interface Method {
    */
   readonly blanks?: Readonly<Partial<Record<ShapeId, Readonly<Record<string, unknown>>>>>;
   readonly params?: EngineParams;
+  /** How far round its void the base is bared or abraded, mm: what is coated over it covers that as well. */
+  readonly bares?: number;
   /**
    * Where the wet work is longer than a working day it may rest between two mixes, each of which ends at an edge of its
    * own: what is done there first. Absent where it goes on until it is done.

@@ -34,11 +34,12 @@ export function whyNotNext(method: Method, { base }: Repair): Message | null {
 }
 
 /**
- * What a method takes when it is put on a chain: the face of the last pass where it coats one, else a void of its own.
+ * What a method takes when it is put on a chain: the face of the last pass where it coats one, and the margin that was
+ * bared round it; else a void of its own.
  */
-const takesFirst = (method: Method, last: string): Takes =>
+const takesFirst = (method: Method, last: string, { bares = 0 }: Pick<Method, 'bares'>): Takes =>
   ENGINES[method.engine].onFaces
-    ? { from: 'face', of: last, thickness: firstThickness(method), beyondMm: 0 }
+    ? { from: 'face', of: last, thickness: firstThickness(method), beyondMm: bares }
     : { from: 'own' };
 
 /** Whether a face is sanded to its line before anything goes on it. */
@@ -56,15 +57,14 @@ export function withNext(repair: Repair, method: Method): Repair {
   const id = `p${Math.max(...chain.map((p) => Number(p.slice(1)))) + 1}`;
   const last = chain.at(-1)!;
   const usual = usuallyOn(passes[last]!.method.id, method.id);
-  const takes: Takes = usual?.takes === 'own' ? { from: 'own' } : takesFirst(method, last);
+  const below = methodOf(passes[last]!.method.id)!;
+  const takes: Takes = usual?.takes === 'own' ? { from: 'own' } : takesFirst(method, last, below);
   const { dosePct, massCapG, liftMm, grits, blend, colour } = FIRST_CHOICES;
   const pass: Pass = {
     name: '',
     method: { id: method.id, version: method.version },
     takes,
-    gate:
-      usual?.gate ??
-      (takes.from === 'own' ? 'any' : leavesRough(methodOf(passes[last]!.method.id)!) ? 'set' : 'window'),
+    gate: usual?.gate ?? (takes.from === 'own' ? 'any' : leavesRough(below) ? 'set' : 'window'),
     void: null,
     sheetId: null,
     kitId: null,

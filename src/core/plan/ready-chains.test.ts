@@ -29,6 +29,18 @@ test.each(each)(
   },
 );
 
+test('what was bared round a fill is coated with it: no ring of bare metal or dull laminate is left', () => {
+  const beyond = (id: string) => {
+    const { takes } = piecesOf(begun(READY_CHAINS.find((c) => c.id === id)!)).at(-1)!;
+    return takes.from === 'face' ? takes.beyondMm : null;
+  };
+  expect(beyond('dent-coat')).toBe(100);
+  expect(beyond('gouge-coat')).toBe(40);
+  expect(beyond('hole-coat')).toBe(15);
+  // A skim and a colour go as far as what lies under them.
+  expect(beyond('patch-skim')).toBe(0);
+});
+
 test('every base of a chain bears each of its methods, and no other base does', () => {
   for (const chain of READY_CHAINS)
     for (const base of BASES) {

@@ -44,15 +44,9 @@ export function withChain(repair: Repair, chain: ReadyChain): Repair {
   const named: Piece = { ...pieceOf(repair), passName: chain.first.name };
   return chain.next.reduce(
     (r, { method, name, gate, takes }) => {
-      const below = r.chain.at(-1)!;
       const longer = withNext(r, methodOf(method)!);
       const last = pieceOf(longer, longer.chain.at(-1)!);
-      const own =
-        takes === 'own'
-          ? { from: 'own' as const }
-          : takes === 'left'
-            ? { from: 'left' as const, of: below }
-            : last.takes;
+      const own = takes === 'own' ? { from: 'own' as const } : last.takes;
       return withPiece(longer, { ...last, passName: name, gate, takes: own });
     },
     withPiece(repair, named),

@@ -6,7 +6,7 @@ export interface ReadyPass {
   readonly name: string;
   readonly gate: GateId;
   /** What it takes of the pass before it; as its method does unless said. */
-  readonly takes?: 'own' | 'left';
+  readonly takes?: 'own';
 }
 
 /** Passes that practitioners commonly put on one another, offered by what broke. */
@@ -64,9 +64,9 @@ export const READY_CHAINS: readonly ReadyChain[] = [
   {
     id: 'hole-coat',
     label: 'Hole in the shell, then finish coat',
-    does: 'A hole filled a little low, and the colour coat laid into what was left.',
+    does: 'A hole filled a little low, and the colour coat laid into what was left and over its bared edge.',
     first: { method: 'laminate-hole', name: 'Fill' },
-    next: [{ method: 'finish-coat', name: 'Finish coat', gate: 'set', takes: 'left' }],
+    next: [{ method: 'finish-coat', name: 'Finish coat', gate: 'set' }],
   },
   {
     id: 'dent-coat',

@@ -141,6 +141,7 @@ export const bodyFiller: Method = {
     },
     { id: 'rate', label: 'Spreading rate', kind: 'rate', byDefault: 25, min: 1, max: 2000, stage: 'place' },
   ],
+  bares: 100,
   preparation: [
     'Paint off to bare metal over the dent and a hand’s breadth round it; edges of the paint feathered.',
     'Keyed with a coarse disc, dust off, degreased last; bare steel sealed where the sheet asks.',

@@ -66,6 +66,7 @@ export const fairingSkin: Method = {
     takenOff('soft'),
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 40, min: 0.5, max: 5000, stage: 'place' },
   ],
+  bares: 100,
   preparation: [
     'What lies under it within its window, or washed and abraded.',
     'Edges masked, a long flexible board at hand.',

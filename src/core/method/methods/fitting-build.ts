@@ -55,6 +55,7 @@ export const fittingBuild: Method = {
     { id: 'waste', label: 'Stays on spatula and board', kind: 'percent', byDefault: 6, min: 0, max: 100, stage: 'mix' },
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 40, min: 0.5, max: 5000, stage: 'place' },
   ],
+  bares: 100,
   preparation: [
     'What it stands on within its window, or washed and abraded.',
     'Edges masked; a spatula cut to the radius wanted.',

@@ -194,6 +194,7 @@ export const laminateHole: Method = {
     },
     ...fabricSettings(backed),
   ],
+  bares: 15,
   preparation: [
     'Old sealant and every loose fibre out; edge of the hole bevelled on both sides.',
     'Backs taped, plugged or vented; tape tried for tightness.',

@@ -86,6 +86,7 @@ export const metalFiller: Method = {
     },
     { id: 'rate', label: 'Placing rate', kind: 'rate', byDefault: 5, min: 0.1, max: 500, stage: 'place' },
   ],
+  bares: 40,
   preparation: [
     'Cosmetic only: no crack, no sealing edge, no deeper than the part allows.',
     'Ring of 20 to 40 mm roughened, burrs off, degreased last.',
