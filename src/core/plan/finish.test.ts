@@ -144,6 +144,9 @@ describe('wet paper is laid in water before it is wanted', () => {
     expect(soak.startMs - placed).toBeGreaterThan(48 * hour);
     expect(first.startMs - soak.endMs).toBeLessThanOrEqual(40 * hour);
     expect(first.startMs - soak.endMs).toBeGreaterThanOrEqual(hour / 2);
+    // Nobody chose that: it waits for the day before.
+    expect(['eve', 'crew or hours']).toContain(plan.steps.find((x) => x.ahead)!.forcedBy);
+    expect(plan.steps.find((x) => x.ahead)!.forcedBy).not.toBe('chosen');
   });
   test('dry, or without a time for it, none is laid in', () => {
     for (const over of [{ schools: { 'wet-or-dry': 'dry' } }, { settings: { 'paper-soak': 0 } }]) {

@@ -276,7 +276,7 @@ export function layingOf(layAsk: LayAsk): Laying {
         }
         if (draft.waitMin && placedMs !== null) notBefore(placedMs + draft.waitMin * MIN_MS, 'chosen');
         const eve = draft.eveOf && clocks.waitOf(draft.eveOf.kind, draft.eveOf.batches ?? upTo(lastBatch)).atMs;
-        if (eve != null) notBefore(eve - DAY_MS, 'chosen');
+        if (eve != null) notBefore(eve - DAY_MS, 'eve');
         if (draft.lag) notBefore((ends.get(draft.lag.after) ?? ready) + draft.lag.min * MIN_MS, 'chosen');
         if (begunAt !== null) {
           startMs = begunAt;

@@ -52,7 +52,7 @@ export interface PlannedStep extends StepDraft {
   readonly begunAt: number | null;
   readonly doneAt: number | null;
   /** Why it could not start sooner. */
-  readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'now' | 'tools';
+  readonly forcedBy: 'before' | 'crew or hours' | 'sheet' | 'chosen' | 'eve' | 'now' | 'tools';
   /** Where something keeps it longer than the sheet does, the hours of the crew most often: until when that does. */
   readonly heldUntilMs?: number;
   /** It begins after the window it should have met; the way out is part of its detail. */

@@ -170,7 +170,7 @@ export const toldFrom = (ms: number, nowMs: number): Value => (ms - nowMs < 6 * 
  * crew keep nobody who is there.
  */
 const keptUntil = ({ forcedBy, startMs, heldUntilMs }: PlannedStep): number | null =>
-  forcedBy === 'sheet' || forcedBy === 'chosen' ? startMs : (heldUntilMs ?? null);
+  forcedBy === 'sheet' || forcedBy === 'chosen' || forcedBy === 'eve' ? startMs : (heldUntilMs ?? null);
 
 /**
  * A coming step that a sheet still makes wait, its own or that of the pass below, as a stop; null where nothing keeps

@@ -19,6 +19,7 @@ const FORCED: Readonly<Record<PlannedStep['forcedBy'], string>> = {
   sheet: 'the sheet’s wait',
   'crew or hours': 'crew or working hours',
   chosen: 'as chosen',
+  eve: 'no more than a day ahead of what it is for',
   now: 'from now',
   tools: 'clamps, props or heater come free',
   before: '',
