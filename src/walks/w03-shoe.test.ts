@@ -204,6 +204,19 @@ test('a function test passed without its dry trial is a stop, until somebody say
   expect(tried({ answers: unasked })).toHaveLength(1);
 });
 
+test('the press mixes those 5.50 g at once: the scale shows them, and the waste stands there with its reason', () => {
+  const scale = plan().findings.find((f) => f.id === 'scale')!;
+  const way = scale.ways!.find((w) => /5\.50? g at once/.test(w.say))!;
+  expect(way.set).toEqual({ path: ['leastG'], value: expect.closeTo(5.5, 9) });
+  const p = plan({ leastG: 5.5 });
+  expect(p.findings.some((f) => f.id === 'scale')).toBe(false);
+  const [batch] = p.batches;
+  expect([batch!.massG.A, batch!.massG.B]).toEqual([expect.closeTo(3.793, 2), expect.closeTo(1.707, 2)]);
+  // 5.5 g of 1.25 g/mL, less the 0.468 that go in.
+  const waste = p.findings.find((f) => f.id === 'for-ratio')!;
+  expect([waste.severity, waste.why]).toEqual(['note', expect.stringMatching(/^3\.93 mL of 4\.40 mL are waste/)]);
+});
+
 /** The smallest sum of two readings that the scale shows and that keep the ratio although each is half a step out. */
 function leastShown(bOverA: number, stepG: number, tolerancePct: number): number {
   const holds = (a: number, b: number) =>

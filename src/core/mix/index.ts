@@ -6,6 +6,7 @@ export * from './fillers';
 export * from './ingredients';
 export * from './instrument';
 export * from './kit-sets';
+export { FOR_RATIO } from './least-pot';
 export { likeBatches } from './like-batches';
 export * from './mix-ask';
 export { withMoreMixed } from './more-mixed';

@@ -161,6 +161,8 @@ export interface MixAsk {
   /** Most that may stand in one pot, g, and most that the vessel takes, mL; null where they do not bind. */
   readonly massCapG: number | null;
   readonly vesselMaxMl: number | null;
+  /** Least that is measured out at once, g, whatever of it is placed; null or absent where less will do. */
+  readonly leastG?: number | null;
   /** Nobody has said what vessel is at hand: that is a usual one, and it holds a kit at the least. */
   readonly vesselAssumed?: boolean;
   /** Most that is mixed on one sheet of film, mL; absent where it is mixed in a vessel. */

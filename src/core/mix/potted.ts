@@ -4,6 +4,7 @@ import { figure } from '../units';
 import { beforehand, beforeOf, countedBefore } from './caps';
 import { cutShort } from './cut-short';
 import { forDoubt, rateFor, sharingOf } from './kit-pace';
+import { filledUp, filledUpLine } from './least-pot';
 import { type Apart, type Pot, partsLine, partsNamed, partsPerPot, type Sharing } from './like-parts';
 import {
   type AmountLine,
@@ -271,10 +272,16 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
   const deadMl = dead.reduce((sum, p) => sum + p.meantMl! - p.placedMl, 0);
   // Whole bags of which no area is left for the last.
   const overMl = pots.reduce((sum, p) => sum + (p.mixedMl === undefined ? 0 : p.mixedMl - p.placedMl - loss), 0);
-  const toMixMl = placed + deadMl + overMl + pots.length * loss;
-  const onHandMl = placed + deadMl + overMl + safety + onHand.length * loss;
-  const plain = pots.map(({ portion, placedMl, kits, fromTo, meantMl, mixedMl, carriedMl = 0 }, index): Batch => {
-    const ml = kits === null ? (mixedMl ?? (meantMl ?? placedMl) + loss) : kits * kitMl;
+  const ownMl = (p: Pot) => (p.kits === null ? (p.mixedMl ?? (p.meantMl ?? p.placedMl) + loss) : null);
+  const fill = (of: readonly Pot[]) => filledUp(of.map(ownMl), ask, proportion.densityGPerMl);
+  const filled = fill(pots);
+  const sumOf = (mls: readonly number[]) => mls.reduce((sum, x) => sum + x, 0);
+  const toMixMl = placed + deadMl + overMl + pots.length * loss + sumOf(filled);
+  const onHandMl = placed + deadMl + overMl + safety + onHand.length * loss + sumOf(fill(onHand));
+  const plain = pots.map((pot, index): Batch => {
+    const { portion, placedMl, kits, fromTo, meantMl, carriedMl = 0 } = pot;
+    const own = ownMl(pot) ?? kits! * kitMl;
+    const ml = own + filled[index]!;
     const packs = kits === null ? packsIn(ml, sharing) : null;
     return {
       index,
@@ -284,7 +291,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       placedMl,
       ...(meantMl === undefined ? {} : { meantMl }),
       ...(carriedMl > 0 ? { carriedMl } : {}),
-      ...(ask.rateOfMixed && kits === null ? { handledMl: ml } : {}),
+      ...(ask.rateOfMixed && kits === null ? { handledMl: own } : {}),
       ...(kits === null ? partsOf(sheet, proportion, ml) : partsOfKits(sheet, ask.kit, kits)),
       kits,
       ...(packs === null ? {} : { packs }),
@@ -331,6 +338,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
           },
         ]
       : []),
+    ...filledUpLine(filled, ask),
     ...(loss > 0
       ? [
           {

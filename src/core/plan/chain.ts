@@ -59,7 +59,7 @@ export function withNext(repair: Repair, method: Method): Repair {
   const usual = usuallyOn(passes[last]!.method.id, method.id);
   const below = methodOf(passes[last]!.method.id)!;
   const takes: Takes = usual?.takes === 'own' ? { from: 'own' } : takesFirst(method, last, below);
-  const { dosePct, massCapG, liftMm, grits, blend, colour } = FIRST_CHOICES;
+  const { dosePct, massCapG, leastG, liftMm, grits, blend, colour } = FIRST_CHOICES;
   const pass: Pass = {
     name: '',
     method: { id: method.id, version: method.version },
@@ -73,6 +73,7 @@ export function withNext(repair: Repair, method: Method): Repair {
     materialC: null,
     dosePct,
     massCapG,
+    leastG,
     liftMm,
     grits,
     meets: MEETS_NOTHING,

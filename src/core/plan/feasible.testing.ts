@@ -81,7 +81,8 @@ export function faultsOf({ repairs, windows }: JobPlan): readonly string[] {
         if (before && s.startMs < before.endMs) out.push(`order: ${named(s)} before ${named(before)} is done`);
         // What belongs together is not torn apart, but by a wait that the sheet asks for.
         const apart = before && before.block === s.block && !s.waitFor && s.startMs > before.endMs;
-        if (apart && s.forcedBy !== 'chosen' && s.forcedBy !== 'eve' && !s.rested) out.push(`torn apart: ${named(before)}, ${named(s)}`);
+        if (apart && s.forcedBy !== 'chosen' && s.forcedBy !== 'eve' && !s.rested)
+          out.push(`torn apart: ${named(before)}, ${named(s)}`);
         // It rests only where it may, and where no day would have held all of it.
         const ofBlock = steps.filter((b) => b.block === s.block);
         const allMs = ofBlock.reduce((ms, b) => ms + workedMs(b), 0);

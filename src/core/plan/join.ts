@@ -18,7 +18,7 @@ const WHY = texts('join', {
 const ALIKE: readonly (readonly [string, (r: Repair, p: Pass) => unknown])[] = [
   ['the method', (_, p) => p.method],
   ['the system or its kit', (_, p) => [p.sheetId, p.kitId]],
-  ['the choices', (_, p) => [p.schools, p.settings, p.liftMm, p.massCapG, p.standIns, p.stops]],
+  ['the choices', (_, p) => [p.schools, p.settings, p.liftMm, p.massCapG, p.leastG, p.standIns, p.stops]],
   ['dose, fillers or colour', (_, p) => [p.dosePct, p.blend, p.colour]],
   ['where the material is kept', (_, p) => p.materialC],
   ['what it meets', (_, p) => p.meets],

@@ -183,6 +183,7 @@ export function mixAt(
     crew: repair.crew,
     rateOfMixed: pace?.ofMixed === true && !parts && plansBy(BY_MIXED, actuals),
     massCapG: repair.massCapG,
+    leastG: repair.leastG,
     vesselMaxMl: filmMl === null ? (repair.bench.vesselMaxMl ?? usualVesselMl(sheet, kit)) : null,
     vesselAssumed: repair.bench.vesselMaxMl === null,
     filmMl,

@@ -54,6 +54,8 @@ export const Pass = z.object({
   dosePct: Percent.positive().nullable(),
   /** Most that may stand in one pot, g; null leaves it to the time it takes to place. */
   massCapG: Figure.positive().nullable(),
+  /** Least that is measured out at once, g, so that the scale at hand can show the ratio; null where less will do. */
+  leastG: Figure.positive().nullable().default(null),
   /** Thickness of a lift as chosen, mm; null takes the sheet's. */
   liftMm: z.number().positive().max(1000).nullable(),
   /** Grits of one's own by which the surface is brought back; null leaves them to the ladder. */
@@ -260,6 +262,7 @@ export const FIRST_CHOICES = {
   crew: 1,
   overtimeMin: 0,
   massCapG: null,
+  leastG: null,
   grits: null,
   liftMm: null,
   bench: FIRST_BENCH,

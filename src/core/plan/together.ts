@@ -41,6 +41,7 @@ const choicesOf = (pass: Pass) => ({
   materialC: pass.materialC,
   dosePct: pass.dosePct,
   massCapG: pass.massCapG,
+  leastG: pass.leastG,
   liftMm: pass.liftMm,
   grits: pass.grits,
   blend: pass.blend,

@@ -38,6 +38,7 @@ const NAMED: Readonly<Record<string, string>> = {
   materialC: 'temperature of the material',
   dosePct: 'dose',
   massCapG: 'most in one pot',
+  leastG: 'least in one pot',
   liftMm: 'lift',
   grits: 'grits',
   meets: 'what it meets',

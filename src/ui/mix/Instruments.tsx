@@ -108,6 +108,14 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
               onClear={() => changePass(repair, (r) => ({ ...r, massCapG: null }), 'cap')}
               check={(v) => (v > 0 ? null : 'More than 0.')}
             />
+            <QuantityField
+              kind="mass"
+              label="Least in one pot (empty: what it takes)"
+              value={repair.leastG}
+              onChange={(t) => changePass(repair, (r) => ({ ...r, leastG: t.value }), 'least')}
+              onClear={() => changePass(repair, (r) => ({ ...r, leastG: null }), 'least')}
+              check={(v) => (v > 0 ? null : 'More than 0.')}
+            />
           </>
         )}
       </div>

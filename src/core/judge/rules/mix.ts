@@ -1,5 +1,13 @@
 import { runM, stillLacksMm, tubeMm } from '../../method';
-import { saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf, vesselMassG } from '../../mix';
+import {
+  FOR_RATIO,
+  saidTolerance,
+  scaleErrorPct,
+  smallestBatchAG,
+  smallestReadG,
+  toleranceOf,
+  vesselMassG,
+} from '../../mix';
 import { inRounds, likePlaces, spotBySpot, USUAL_SCALE_G } from '../../plan';
 import { along, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
 import { FAMILIES, isMetered, type MilestoneId, milestoneOf, systemKind } from '../../system';
@@ -13,6 +21,9 @@ const POT_MASS_FACTOR = 1.5;
 
 /** Steps of finer scales, coarsest first, g. */
 const FINER_G = [0.5, 0.1, 0.01, 0.001];
+
+/** Ways to measure out what is too little for a scale. */
+const COUNTED = ['drops', 'strip'] as const;
 
 /** Stretches are told in steps of so much, m. */
 const STRETCH_M = 0.1;
@@ -44,6 +55,13 @@ const F = findings({
     title: 'Much stays behind',
     why: '{lost} are {pressed, select, yes {thrown away with mixers and flow checks} other {left in {pots, plural, one {the pot} other {# pots}} and on tools}}, and {placed} go in.',
     todo: '{pressed, select, yes {The first shots go however little is placed: do other places with the same mixer and pack.} other {{pots, plural, one {A small cup scraped out well keeps less: set what stays in it in the sheet.} other {{apart, select, yes {Each lift waits for the one before, so each is a mix of its own: a small cup, or a card to mix on, keeps less than the sheet’s pot.} other {Fewer mixes lose less: more hands, a cooler pot, or a slower system; a small cup keeps less than the sheet’s pot.}}}}}}',
+  },
+  'for-ratio': {
+    severity: 'note',
+    stage: 'mix',
+    title: 'Mixed for the sake of the ratio',
+    why: '{over} of {all} are waste: {pots, plural, one {the pot is} other {each pot is}} filled up to {least}, since less cannot be measured out in its ratio.',
+    todo: 'A finer scale needs less of it; or do other places with the same mix.',
   },
   spare: {
     severity: 'caution',
@@ -209,8 +227,9 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   lost: ({ plan, mixerGoesOn }) => {
     const { mix, sheet } = plan;
     if (!mix || !sheet || mixerGoesOn) return [];
-    const lost = mix.lines.reduce((sum, l) => sum + (l.lost ? l.ml : 0), 0);
-    const placed = mix.lines.reduce((sum, l) => sum + l.ml, 0) - lost;
+    const forRatio = mix.lines.find((l) => l.id === FOR_RATIO)?.ml ?? 0;
+    const lost = mix.lines.reduce((sum, l) => sum + (l.lost ? l.ml : 0), -forRatio);
+    const placed = mix.lines.reduce((sum, l) => sum + l.ml, -forRatio) - lost;
     if (placed <= 0 || lost <= WASTE_SAID * placed) return [];
     return [
       F.lost({
@@ -221,6 +240,18 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         pressed: isMetered(sheet.kind) ? 'yes' : 'no',
       }),
     ];
+  },
+
+  'for-ratio': ({ plan, repair }) => {
+    const overMl = plan.mix?.lines.find((l) => l.id === FOR_RATIO)?.ml ?? 0;
+    if (!(overMl > 0) || !plan.mix || repair.leastG === null) return [];
+    const said = {
+      over: ml(overMl),
+      all: ml(plan.mix.toMixMl),
+      least: exactly(grams(repair.leastG)),
+      pots: plan.mix.batches.length,
+    };
+    return [F['for-ratio'](said)];
   },
 
   spare: ({ plan, repair }) => {
@@ -287,15 +318,31 @@ export const mixRules: Readonly<Record<string, Rule>> = {
         },
         {
           severity: assumed || (sheet.dose && least === null) ? 'caution' : 'stop',
-          ways: FINER_G.filter(
-            (step) =>
-              step < repair.scaleStepG && scaleErrorPct(smallest.massG.A, smallest.massG.B, step) <= tight + 1e-9,
-          )
-            .slice(0, 1)
-            .map((step) => ({
-              say: WAYS.scale({ step: exactly(grams(step)) }),
-              set: { path: ['scaleStepG'], value: step },
-            })),
+          ways: [
+            ...FINER_G.filter(
+              (step) =>
+                step < repair.scaleStepG && scaleErrorPct(smallest.massG.A, smallest.massG.B, step) <= tight + 1e-9,
+            )
+              .slice(0, 1)
+              .map((step) => ({
+                say: WAYS.scale({ step: exactly(grams(step)) }),
+                set: { path: ['scaleStepG'], value: step },
+              })),
+            // A catalyst of which so little is wanted is counted, not weighed with ten times as much resin.
+            ...(sheet.dose
+              ? COUNTED.filter((way) => systemKind(sheet.kind).ways.includes(way)).map((way) => ({
+                  say: WAYS[way](),
+                  set: { path: ['bench', 'way'], value: way },
+                }))
+              : read
+                ? [
+                    {
+                      say: WAYS.least({ all: exactly(grams(read.a + read.b)) }),
+                      set: { path: ['leastG'], value: read.a + read.b },
+                    },
+                  ]
+                : []),
+          ],
         },
       ),
     ];
