@@ -284,7 +284,7 @@ test('a pile head soaked to refusal: what the sheet says it drinks, coats writte
       ['of B', '476 g'],
       ['May be split', 'yes'],
       ['Left in the pot and on tools', '0 mL'],
-      ['Soaks in, mL/m²', '500'],
+      ['A square metre drinks', '500'],
       ['Base moisture up to', '20 %'],
     ],
     [

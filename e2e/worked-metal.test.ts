@@ -233,7 +233,7 @@ test('felt on both sides of a bow: out of one mix, both wetted before the first 
   await measuredAs(page, /Fabric or felt/, ['900 mm', '300 mm']);
   for (const [label, text] of [
     ['Layers', '1'],
-    ['Dry weight of a layer, g/m²', '320'],
+    ['Dry weight of a layer', '320'],
     ['Fibre in the laminate, by mass', '25 %'],
     ['Density of the fibre', '1.38 g/mL'],
     ['Density of the mixed resin', '1.10 g/mL'],

@@ -68,6 +68,7 @@ export interface Setting {
     | 'uptake'
     | 'run-uptake'
     | 'spread'
+    | 'areal'
     | 'volume'
     | 'area'
     | 'area-rate'

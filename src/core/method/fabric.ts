@@ -26,8 +26,8 @@ export const fabricSettings = (when: (e: Effects) => boolean): readonly Setting[
   },
   {
     id: 'areal',
-    label: 'Fabric, grams a square metre',
-    kind: 'count',
+    label: 'Dry weight of the fabric',
+    kind: 'areal',
     byDefault: 200,
     min: 10,
     max: 3000,

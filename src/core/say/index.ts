@@ -5,6 +5,7 @@ export { attempt, finite, type Problem, positive, Refusal, refuse, whyOf } from 
 export { allTexts, gapsOf, plain, type Sayer, textOf, texts } from './texts';
 export {
   along,
+  areal,
   areaOf,
   at,
   bare,

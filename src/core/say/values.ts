@@ -19,6 +19,7 @@ export const along = (atMm: number, runMm: number): Quantity =>
 /** An area beside a figure for each square metre of it. */
 export const areaOf = (mm2: number): Quantity => ({ is: 'area', value: mm2, large: true });
 export const grams = of('mass');
+export const areal = of('areal');
 export const degC = of('temperature');
 export const kelvin = of('interval');
 export const minutes = of('duration');

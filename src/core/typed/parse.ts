@@ -104,6 +104,7 @@ const EXAMPLES: Record<Kind, string> = {
   uptake: '120 mL/m²',
   'run-uptake': '20 mL/m',
   spread: '3 kg/m²',
+  areal: '300 g/m² or 10 oz/yd²',
   'area-rate': '6 m²/h or 65 ft²/h',
   speed: '22 km/h or 14 mph',
   evaporation: '0.5 kg/m²h',

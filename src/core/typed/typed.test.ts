@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { plainWords } from '@/words';
 import { saying } from '@/words/saying.testing';
-import { asMeasured, type Kind } from '../units';
+import { asMeasured, format, type Kind } from '../units';
 import { fieldText, figureAndDoubt, parseQuantity, parseRatio } from '.';
 
 const read = (kind: Kind, text: string, system: 'metric' | 'us' = 'metric') => {
@@ -431,4 +431,23 @@ describe('so many times the same', () => {
   ])('%s: “%s” is none', (kind, text) => {
     expect(parseQuantity(kind, text, 'metric').ok).toBe(false);
   });
+});
+
+test.each([
+  ['320', 'metric', 320],
+  ['300 gsm', 'metric', 300],
+  ['300 g/m²', 'us', 300],
+  ['6', 'us', 203.43],
+  // A boat yard calls its cloth by its ounces alone, and means a square yard of it.
+  ['10 oz', 'us', 339.06],
+  ['10 oz', 'metric', 339.06],
+  ['17 oz/yd²', 'us', 576.4],
+  ['9.4 oz/sq yd', 'metric', 318.71],
+] as const)('cloth of “%s” in %s units', (text, system, gPerM2) => {
+  const read = parseQuantity('areal', text, system);
+  expect(read.ok ? read.value : Number.NaN).toBeCloseTo(gPerM2, 1);
+});
+test('and it is told so: metric by the square metre, in the States by the square yard', () => {
+  expect(format('areal', 320, 'metric').text).toBe('320 g/m²');
+  expect(format('areal', 320, 'us').text).toBe('9.44 oz/yd²');
 });

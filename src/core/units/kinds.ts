@@ -16,6 +16,7 @@ export type Kind =
   | 'uptake'
   | 'run-uptake'
   | 'spread'
+  | 'areal'
   | 'area-rate'
   | 'speed'
   | 'evaporation'
@@ -35,6 +36,7 @@ export interface Unit {
 }
 
 const IN = 25.4;
+const M2_PER_YD2 = (IN * 36) ** 2 / 1e6;
 const LB = 453.59237;
 /** Pound-force, N: a pound under standard gravity (ISO 80000-4). */
 const LBF = (LB / 1000) * 9.80665;
@@ -134,6 +136,12 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('kg/m²', 'kg/m2|kg/m²', 1, 'metric'),
     u('lb/ft²', 'lb/ft2|lb/ft²|psf', LB / 1000 / ((IN * IN * 144) / 1e6), 'us'),
   ],
+  /** Weight of a cloth: sold by the ounce a square yard, and called by that alone. */
+  areal: [
+    u('g/m²', 'g/m2|g/m²|gsm|g/sqm', 1, 'metric'),
+    u('kg/m²', 'kg/m2|kg/m²', 1000, 'metric'),
+    u('oz/yd²', 'oz/yd2|oz/yd²|oz/sq yd|oz/sqyd|osy|oz|oz av', LB / 16 / M2_PER_YD2, 'us'),
+  ],
   'area-rate': [
     u('m²/h', 'm2/h|m²/h|m2/hour', 1, 'metric'),
     u('ft²/h', 'ft2/h|ft²/h|sq ft/h', (IN * IN * 144) / 1e6, 'us'),
@@ -165,6 +173,7 @@ export const FIELD_UNIT: Readonly<Record<Kind, Readonly<Record<UnitSystem, strin
   uptake: { metric: 'mL/m²', us: 'US fl oz/ft²' },
   'run-uptake': { metric: 'mL/m', us: 'US fl oz/ft' },
   spread: { metric: 'kg/m²', us: 'lb/ft²' },
+  areal: { metric: 'g/m²', us: 'oz/yd²' },
   'area-rate': { metric: 'm²/h', us: 'ft²/h' },
   speed: { metric: 'km/h', us: 'mph' },
   evaporation: { metric: 'kg/m²h', us: 'lb/ft²h' },

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { density, exactly, grams, line, ml, mm, mm2, texts } from '../say';
+import { areal, density, exactly, grams, line, ml, mm, mm2, texts } from '../say';
 import { Figure, Percent } from '../units';
 import { drawing, hollow, rect } from './draw';
 import { unmeasured } from './measured';
@@ -21,7 +21,7 @@ const WORK = texts('work.wet-out', {
   area: 'Area',
   mass: 'Resin by mass',
   // What fabric weighs is printed on it in grams to the square metre wherever it is sold.
-  'mass-by': 'area × {layers} × {areal} g/m² × (100 − {fibre})/{fibre}',
+  'mass-by': 'area × {layers} × {areal} × (100 − {fibre})/{fibre}',
   volume: 'Resin by volume',
   'volume-by': 'resin / {density}',
   thick: 'Thickness of the laminate',
@@ -76,8 +76,8 @@ export const wetOut: Shape<WetOut> = {
     { key: 'layers', label: 'Layers', kind: 'count', value: s.layers, min: 1, max: 100, whole: true },
     {
       key: 'arealGPerM2',
-      label: 'Dry weight of a layer, g/m²',
-      kind: 'count',
+      label: 'Dry weight of a layer',
+      kind: 'areal',
       value: s.arealGPerM2,
       min: 0,
       max: 5000,
@@ -106,7 +106,11 @@ export const wetOut: Shape<WetOut> = {
     const g = resinG(s, area);
     return [
       line(WORK.area(), outlineWorked(s.outline), mm2(area)),
-      line(WORK.mass(), WORK['mass-by']({ layers: s.layers, areal: s.arealGPerM2, fibre: s.fibrePct }), grams(g)),
+      line(
+        WORK.mass(),
+        WORK['mass-by']({ layers: s.layers, areal: exactly(areal(s.arealGPerM2)), fibre: s.fibrePct }),
+        grams(g),
+      ),
       line(WORK.volume(), WORK['volume-by']({ density: exactly(density(s.resinGPerMl)) }), ml(g / s.resinGPerMl)),
       line(WORK.thick(), WORK['thick-by'](), mm(laminateMm(s))),
     ];

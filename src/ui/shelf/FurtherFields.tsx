@@ -72,7 +72,7 @@ function MixingFields() {
           hint={example('0.42 m²/L, or 6.5 m² a set', '17 ft²/US gal, or 70 ft² a set')}
         />
         {systemKind(draft.kind).asks.includes('uptake') && (
-          <SheetText field="uptake" label="Soaks in, mL/m²" hint="350" />
+          <SheetText field="uptake" label="A square metre drinks" hint={example('350 mL/m²', '1.1 US fl oz/ft²')} />
         )}
       </div>
     </Fold>

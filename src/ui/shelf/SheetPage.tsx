@@ -281,6 +281,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     ['mixed, it is', s.flow && FLOWS[s.flow]],
     ['coverage', s.coverageKgPerM2Mm === null ? null : coverageText(s.coverageKgPerM2Mm, system)],
+    ['a square metre drinks', one('uptake', 'uptake', s.uptakeMlPerM2)],
     ['a coat covers', s.coversM2PerL === null ? null : coversText(s.coversM2PerL, system)],
     [
       'finish',

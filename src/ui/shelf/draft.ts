@@ -298,7 +298,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     potLoss: s.printed.potLoss?.includes('%') ? s.printed.potLoss : as('potLoss', 'volume', s.potLossMl),
     coverage: maybe(s.coverageKgPerM2Mm, ''),
     covers: s.printed.covers ?? (s.coversM2PerL === null ? '' : `${s.coversM2PerL} m²/L`),
-    uptake: maybe(s.uptakeMlPerM2, ''),
+    uptake: as('uptake', 'uptake', s.uptakeMlPerM2),
     times: timesOfKind(
       s.kind,
       s.milestones.map((m) => ({

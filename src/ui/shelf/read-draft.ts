@@ -275,7 +275,7 @@ export function readDraft(
     primer: d.primer,
     coverageKgPerM2Mm: read.aboveOrNone('coverage', 'count', d.coverage),
     coversM2PerL: covered?.per === 'litre' ? covered.m2 : null,
-    uptakeMlPerM2: read.aboveOrNone('uptake', 'count', d.uptake),
+    uptakeMlPerM2: read.aboveOrNone('uptake', 'uptake', d.uptake),
     finish: {
       colour: d.colour.trim(),
       sanding: d.sanding,
