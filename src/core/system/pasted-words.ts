@@ -40,7 +40,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['frost', /frost/],
   ['load', /((fork ?lift|pallet|lorry|truck|trolley|car)s?\b\W*)*traffic/],
   ['load', /\b(fork ?lift|pallet|lorr|truck|trolley|cars?\b|driv)|vehicle|stapler|lkw|pkw|befahrbar/],
-  ['load', /load|torque|service|put to use|working strength|functional|belastbar/],
+  ['load', /load|torque|service|put to use|ready (for|to) use|einsatzbereit|working strength|functional|belastbar/],
   ['full-cure', /full|final(?! set)|\bcure|curing|harden(?!er)|100 ?%|ausgehärtet|durchgehärtet|aushärt|endfest/],
 ];
 /** The hardening of a wet hole is a figure of its own beside the dry one. */

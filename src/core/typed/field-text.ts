@@ -1,4 +1,4 @@
-import { FIELD_UNIT, fromCore, inSixteenths, type Kind, UNITS, type UnitSystem, unitOf } from '../units';
+import { FIELD_UNIT, fromCore, inSixteenths, type Kind, shownUnit, UNITS, type UnitSystem, unitOf } from '../units';
 import { readNumber } from './number';
 
 /**
@@ -15,7 +15,7 @@ export function fieldText(
 ): string {
   if (typed?.text && typed.system === system) return typed.text;
   if (kind === 'duration') return formatExactDuration(value);
-  const symbol = FIELD_UNIT[kind][system];
+  const symbol = kind === 'length' && shownUnit(kind, value, system) === 'mil' ? 'mil' : FIELD_UNIT[kind][system];
   const converted = fromCore(unitOf(kind, symbol), value);
   const isConverted = symbol !== FIELD_UNIT[kind].metric;
   const onRule = inSixteenths(symbol, converted);
@@ -24,15 +24,12 @@ export function fieldText(
   return symbol ? `${text} ${symbol}` : text;
 }
 
-/** From here on inches go to the thousandth, which a field has room for. */
-const LEAST_IN = 0.002;
-
 /** What was typed in other units has no more figures in these; whole ones are kept. */
 const CONVERTED_DIGITS = 3;
 
 /** A converted value in steps that mean something in its unit: nobody measures to a ten-thousandth of an inch. */
 function stepped(symbol: string, value: number, digits: number): number {
-  if (symbol === 'in' && Math.abs(value) >= LEAST_IN) return Number(value.toFixed(3));
+  if (symbol === 'in') return Number(value.toFixed(3));
   const whole = String(Math.trunc(Math.abs(value))).length;
   return Number(value.toPrecision(Math.max(digits, whole)));
 }

@@ -20,6 +20,7 @@ const TYPED = texts('typed', {
   ounce: 'An ounce may be of mass or of fluid. Which one?',
   'fluid-ounces': 'Fluid ounces differ by country. Which one?',
   gallon: 'A gallon differs by country. Which one?',
+  mil: 'A mil is a thousandth of an inch, or a millimetre. Which one?',
   pint: 'A pint differs by country. Which one?',
   quart: 'A quart differs by country. Which one?',
   'other-unit':
@@ -82,6 +83,8 @@ const TWO_MEANINGS: Record<string, { say: keyof typeof TYPED; kinds: readonly Ki
   pints: { say: 'pint', kinds: ['volume'], units: ['US pt', 'UK pt'] },
   qt: { say: 'quart', kinds: ['volume'], units: ['US qt', 'UK qt'] },
   quart: { say: 'quart', kinds: ['volume'], units: ['US qt', 'UK qt'] },
+  mil: { say: 'mil', kinds: ['length'], units: ['thou', 'mm'] },
+  mils: { say: 'mil', kinds: ['length'], units: ['thou', 'mm'] },
   'lb/gal': { say: 'pound-a-gallon', kinds: ['density'], units: ['lb/US gal', 'lb/UK gal'] },
   'lbs/gal': { say: 'pound-a-gallon', kinds: ['density'], units: ['lb/US gal', 'lb/UK gal'] },
 };

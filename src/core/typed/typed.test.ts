@@ -260,7 +260,7 @@ test('what was converted reads in steps of its unit, and working without the noi
   expect(fieldText('length', 6 * 25.4, 'us')).toBe('6 in');
   expect(fieldText('length', 0.3, 'us')).toBe('0.012 in');
   // A hundredth of a millimetre has no thousandth of an inch of its own: its figures are kept.
-  expect(fieldText('length', 0.01, 'us')).toBe('0.000394 in');
+  expect(fieldText('length', 0.01, 'us')).toBe('0.394 mil');
   expect(fieldText('length', 10, 'metric')).toBe('10 mm');
   // What was weighed in grams has no five figures in ounces, and none of its whole ones is lost.
   expect(fieldText('mass', 0.15, 'us')).toBe('0.00529 oz av');
@@ -450,4 +450,23 @@ test.each([
 test('and it is told so: metric by the square metre, in the States by the square yard', () => {
   expect(format('areal', 320, 'metric').text).toBe('320 g/m²');
   expect(format('areal', 320, 'us').text).toBe('9.44 oz/yd²');
+});
+
+test('the thickness of a film in mils: understood where inches are, and asked where it may be a millimetre', () => {
+  const us = parseQuantity('length', '5 mils', 'us');
+  expect(us.ok ? us.value : null).toBeCloseTo(0.127, 9);
+  const metric = parseQuantity('length', '5 mil', 'metric');
+  if (metric.ok) throw new Error('not asked');
+  expect(plainWords(metric.sentence)).toMatch(/thousandth of an inch, or a millimetre/);
+  expect(metric.choices!.map((c) => parseQuantity('length', c.text, 'metric'))).toEqual([
+    expect.objectContaining({ ok: true, value: expect.closeTo(0.127, 9) }),
+    expect.objectContaining({ ok: true, value: 5 }),
+  ]);
+  // Told so as well, and read again as it is told.
+  for (const mm of [0.05, 0.12, 0.2]) {
+    const again = parseQuantity('length', fieldText('length', mm, 'us'), 'us');
+    expect(again.ok ? Math.abs(again.value / mm - 1) : 1).toBeLessThan(0.005);
+    expect(format('length', mm, 'us').text).toMatch(/ mil$/);
+  }
+  expect([0, 0.3].map((mm) => format('length', mm, 'us').text)).toEqual(['0 in', '0.0118 in']);
 });

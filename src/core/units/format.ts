@@ -16,12 +16,16 @@ const shown = (plain: string, unit: string): Shown => {
 /** From ten feet on nobody counts inches. */
 const FEET_FROM_MM = 3048;
 
+/** What is thinner is a film, and told in mils; mm. */
+const MILS_UNDER_MM = 0.254;
+
 /** The unit a value of that size is best read in. */
 export function shownUnit(kind: Kind, value: number, system: UnitSystem): string {
   const size = Math.abs(value);
   const us = system === 'us';
   switch (kind) {
     case 'length':
+      if (us && size > 0 && size < MILS_UNDER_MM) return 'mil';
       return us ? (size >= FEET_FROM_MM ? 'ft' : 'in') : size >= 2000 ? 'm' : 'mm';
     case 'area':
       return us ? (size >= 25.4 ** 2 * 288 ? 'ft²' : 'in²') : size >= 1e5 ? 'm²' : 'cm²';

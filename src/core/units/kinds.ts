@@ -60,6 +60,9 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('mm', 'mm|millimetre|millimetres|millimeter|millimeters', 1, 'metric'),
     u('cm', 'cm|centimetre|centimetres|centimeter|centimeters', 10, 'metric'),
     u('m', 'm|metre|metres|meter|meters', 1000, 'metric'),
+    // The thickness of a film, wherever inches are; in a metric country the word means a millimetre as well.
+    u('mil', 'mil|mils', IN / 1000, 'us'),
+    u('thou', 'thou|thousandth|thousandths', IN / 1000, 'both'),
     u('in', 'in|inch|inches|"|″|”|in.', IN, 'us'),
     u('ft', "ft|foot|feet|'|′|’|ft.", IN * 12, 'us'),
   ],
