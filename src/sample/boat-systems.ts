@@ -1,6 +1,6 @@
 import type { SheetRevision } from '../core/system';
-import { system } from './further-systems';
-import { curve, kitOf, limits, partsOf, ratioOf } from './sheet-words';
+import { collarSheet } from './everyday-systems';
+import { curve, kitOf, limits, partsOf, ratioOf, system } from './sheet-words';
 
 const H = 60;
 const dry = {
@@ -163,40 +163,5 @@ export const boatSheets: readonly SheetRevision[] = [
     potLossMl: 10,
     finish: { colour: 'grey', sanding: 'easy', paintable: 'yes' },
   }),
-  system('collar', 'Slow pouring resin in pails', 'liquid-resin', {
-    parts: partsOf('liquid-resin', { A: { densityGPerMl: 1.6 }, B: { densityGPerMl: 1.35 } }),
-    ratio: ratioOf({ basis: 'volume', a: 4, b: 1, tolerancePct: 3 }),
-    milestones: [
-      curve(
-        'use-by',
-        'mix-begins',
-        'pot',
-        [
-          [10, 80, 90],
-          [20, 40, 45],
-        ],
-        5000,
-      ),
-      curve('gel', 'placed', 'base', [
-        [5, 6 * H, 7 * H],
-        [20, 2 * H, 150],
-      ]),
-      curve('next-lift', 'placed', 'base', [
-        [5, 14 * H, 20 * H],
-        [20, 5 * H, 6 * H],
-      ]),
-      curve('release', 'placed', 'base', [
-        [5, 22 * H, 26 * H],
-        [20, 8 * H, 9 * H],
-      ]),
-      curve('load', 'placed', 'base', [
-        [5, 90 * H, 96 * H],
-        [20, 28 * H, 30 * H],
-      ]),
-    ],
-    limits: { ...dry, baseMinC: 5, cureMinC: 5, liftMaxMm: 60, bases: ['concrete', 'stone', 'metal'] },
-    kits: [kitOf('pail', 'Pail 5.6 kg', [4608, 972], { yieldMl: 3600, splittable: false, price: 84 })],
-    potLossMl: 80,
-    finish: { colour: 'grey', sanding: 'hard', paintable: 'yes' },
-  }),
+  collarSheet,
 ];

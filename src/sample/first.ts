@@ -1,9 +1,9 @@
 import type { BaseMaterial, SheetRevision } from '../core/system';
 import { inSixteenths, type UnitSystem } from '../core/units';
 import { kindOf, type Void, type VoidShape, voidOf, withValue } from '../core/void';
-import { sampleSheets } from './systems';
+import { collarSheet, crackSheet, fillerSheet, shellSheet, tileSheet } from './everyday-systems';
+import { mortarSheet, pasteSheet, resinSheet } from './first-systems';
 import { shaped } from './typed';
-import { workshopSheets } from './workshop-systems';
 
 /** An ordinary repair of round figures to begin with, and an example system to plan it with. */
 export interface FirstLook {
@@ -18,8 +18,6 @@ export interface FirstLook {
   readonly kitId: string;
 }
 
-const sheetOf = (id: string): SheetRevision => [...sampleSheets, ...workshopSheets].find((s) => s.id === id)!;
-
 /** What most people have first: one for each way in which a system gets to its place. */
 export const FIRST_LOOKS: readonly FirstLook[] = [
   {
@@ -29,7 +27,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     method: 'mortar-patch',
     on: 'concrete',
     void: voidOf(shaped('patch', { 'outline.length': 300, 'outline.width': 200, 'depth.mean': 30 })),
-    sheet: sheetOf('sheet-mortar-1'),
+    sheet: mortarSheet,
     kitId: 'small',
   },
   {
@@ -44,7 +42,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
       ),
       count: 4,
     },
-    sheet: sheetOf('sheet-anchor-1'),
+    sheet: resinSheet,
     kitId: 'cartridge',
   },
   {
@@ -54,7 +52,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     method: 'poured-crack',
     on: 'concrete',
     void: voidOf(shaped('groove', { length: 1500, width: 12, depth: 25 }, { form: 'vee' })),
-    sheet: sheetOf('sheet-crack-1'),
+    sheet: crackSheet,
     kitId: 'pair',
   },
   {
@@ -64,7 +62,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     method: 'plate-bond',
     on: 'metal',
     void: voidOf(shaped('bondLine', { 'outline.length': 300, 'outline.width': 200, thickness: 0.5 })),
-    sheet: sheetOf('sheet-paste-1'),
+    sheet: pasteSheet,
     kitId: 'pair',
   },
   {
@@ -74,7 +72,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     method: 'laminate-hole',
     on: 'laminate',
     void: { ...voidOf(shaped('hole', { holeDiameter: 8, holeDepth: 8 }, {}, 'calliper')), count: 6 },
-    sheet: sheetOf('sheet-shell-1'),
+    sheet: shellSheet,
     kitId: 'tubs',
   },
   {
@@ -84,7 +82,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     method: 'body-filler',
     on: 'metal',
     void: voidOf(shaped('patch', { 'outline.length': 200, 'outline.width': 120, 'depth.mean': 4 })),
-    sheet: sheetOf('sheet-filler-1'),
+    sheet: fillerSheet,
     kitId: 'tin',
   },
   {
@@ -94,7 +92,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     method: 'poured-collar',
     on: 'concrete',
     void: voidOf(shaped('ring', { 'run.outer': 300, 'run.inner': 160, depth: 60 })),
-    sheet: sheetOf('sheet-collar-1'),
+    sheet: collarSheet,
     kitId: 'pail',
   },
   {
@@ -112,7 +110,7 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
         'notch.gap': 10,
       }),
     ),
-    sheet: sheetOf('sheet-tile-1'),
+    sheet: tileSheet,
     kitId: 'bag',
   },
 ];

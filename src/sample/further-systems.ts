@@ -1,28 +1,6 @@
-import { type SheetRevision, systemKind } from '../core/system';
-import { byDose, common, curve, kitOf, limits, partsOf, ratioOf, single, tiers } from './sheet-words';
-
-/** A further system of the sample shelf: what differs from the usual of its kind. */
-export function system(
-  id: string,
-  name: string,
-  kind: SheetRevision['kind'],
-  over: Pick<SheetRevision, 'ratio' | 'milestones' | 'kits'> & Partial<SheetRevision>,
-): SheetRevision {
-  const spec = systemKind(kind);
-  return {
-    ...common,
-    id: `sheet-${id}-1`,
-    systemId: `system-${id}`,
-    name,
-    kind,
-    family: spec.families[0]!,
-    parts: partsOf(kind),
-    limits,
-    hazards: [...spec.hazards],
-    protection: [...spec.protection],
-    ...over,
-  };
-}
+import type { SheetRevision } from '../core/system';
+import { crackSheet, fillerSheet, tileSheet } from './everyday-systems';
+import { byDose, curve, kitOf, limits, partsOf, ratioOf, single, system, tiers } from './sheet-words';
 
 export const furtherSheets: readonly SheetRevision[] = [
   system('pour', 'Clear pouring resin 100:30', 'liquid-resin', {
@@ -206,77 +184,7 @@ export const furtherSheets: readonly SheetRevision[] = [
     mixMin: 1,
     mixManner: 'knead in the closed bag',
   }),
-  system('filler', 'Panel filler', 'polyester-filler', {
-    ratio: ratioOf({ basis: 'weight', a: 100, b: 2 }),
-    dose: { minPct: 1, maxPct: 3, usualPct: 2, of: 'A' },
-    milestones: [
-      byDose('use-by', 'mix-begins', 'pot', [
-        [
-          1,
-          [
-            [10, 14, 17],
-            [20, 8, 10],
-            [30, 4, 5],
-          ],
-        ],
-        [
-          2,
-          [
-            [10, 8, 10],
-            [20, 4.5, 5.5],
-            [30, 2.5, 3],
-          ],
-        ],
-        [
-          3,
-          [
-            [10, 5, 6.5],
-            [20, 3, 3.6],
-            [30, 1.6, 2],
-          ],
-        ],
-      ]),
-      byDose('sandable', 'placed', 'base', [
-        [
-          1,
-          [
-            [10, 70, 90],
-            [20, 38, 48],
-            [30, 20, 26],
-          ],
-        ],
-        [
-          2,
-          [
-            [10, 42, 52],
-            [20, 22, 28],
-            [30, 12, 15],
-          ],
-        ],
-        [
-          3,
-          [
-            [10, 30, 38],
-            [20, 16, 20],
-            [30, 9, 11],
-          ],
-        ],
-      ]),
-    ],
-    limits: { ...limits, baseMinC: 8, baseMaxC: 35, liftMaxMm: 5, sagWallMm: 5, bases: ['metal', 'laminate'] },
-    kits: [kitOf('tin', 'Tin 1 kg with tube', [1000, 25], { splittable: true, price: 16 })],
-    potLossMl: 5,
-    mixMin: 1.5,
-    mixManner: 'fold, never whip',
-    finish: { colour: 'pale green', sanding: 'easy', paintable: 'yes' },
-    storage: {
-      minC: 5,
-      maxC: 25,
-      shelfMonths: 12,
-      openedMonths: 6,
-      checks: ['Stir the tin; knead the tube until it is one paste.'],
-    },
-  }),
+  fillerSheet,
   system('coat', 'White finish resin', 'finish-resin', {
     ratio: ratioOf({ basis: 'weight', a: 100, b: 2 }),
     dose: { minPct: 1, maxPct: 2.5, usualPct: 2, of: 'A' },
@@ -384,19 +292,7 @@ export const furtherSheets: readonly SheetRevision[] = [
     potLossMl: 2,
     mixManner: 'knead to one colour, no streaks',
   }),
-  system('crack', 'Three-minute crack filler', 'crack-filler', {
-    ratio: ratioOf({ basis: 'volume', a: 1, b: 1, cByWeight: 3.4, tolerancePct: 5 }),
-    milestones: [
-      single('use-by', 'mix-begins', 'pot', 2.5, 3, 300),
-      single('sandable', 'placed', 'base', 10, 15),
-      single('sandable-until', 'placed', 'base', 90, 120),
-      single('load', 'placed', 'base', 25, 30),
-    ],
-    limits: { ...limits, baseMinC: -5, baseMaxC: 40, moistureMaxPct: 6, bases: ['concrete'] },
-    kits: [kitOf('pair', 'Bottle pair 600 mL and sand', [315, 360, 1019], { splittable: true, price: 29 })],
-    potLossMl: 15,
-    mixMin: 0.3,
-  }),
+  crackSheet,
   system('cement', 'Stiff cement patch', 'cement-water', {
     ratio: ratioOf({ basis: 'weight', a: 100, b: 14 }),
     dose: { minPct: 13, maxPct: 15, usualPct: 14, of: 'A' },
@@ -471,42 +367,5 @@ export const furtherSheets: readonly SheetRevision[] = [
     coversM2PerL: 20,
     finish: { colour: 'slate grey', sanding: 'not', paintable: 'no' },
   }),
-  system('tile', 'Granite setting bed', 'tile-adhesive', {
-    ratio: ratioOf({ basis: 'weight', a: 100, b: 25 }),
-    dose: { minPct: 24, maxPct: 27, usualPct: 25, of: 'A' },
-    milestones: [
-      curve('use-by', 'mix-begins', 'pot', [
-        [5, 240, 300],
-        [20, 120, 180],
-        [30, 60, 80],
-      ]),
-      curve('open', 'placed', 'base', [
-        [5, 30, 40],
-        [20, 20, 30],
-        [30, 10, 15],
-      ]),
-      curve('foot', 'placed', 'base', [
-        [5, 2400, 2880],
-        [20, 1200, 1440],
-        [30, 720, 900],
-      ]),
-      curve('load', 'placed', 'base', [
-        [5, 14_400, 20_160],
-        [20, 8640, 10_080],
-        [30, 5760, 7200],
-      ]),
-    ],
-    limits: {
-      ...limits,
-      baseMinC: 5,
-      baseMaxC: 30,
-      bondMinMm: 3,
-      bondMaxMm: 10,
-      bases: ['concrete', 'stone'],
-      wetness: 'wiped damp',
-    },
-    kits: [kitOf('bag', 'Bag 20 kg', [20_000, 5000], { splittable: true, price: 24 })],
-    potLossMl: 60,
-    coverageKgPerM2Mm: 1.35,
-  }),
+  tileSheet,
 ];

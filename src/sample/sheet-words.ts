@@ -175,3 +175,26 @@ export const holesOf = (rods: string, cleaning: string): SheetRevision['holes'] 
   wet: { times: 2 },
   printed: rods,
 });
+
+/** A further system of the sample shelf: what differs from the usual of its kind. */
+export function system(
+  id: string,
+  name: string,
+  kind: SheetRevision['kind'],
+  over: Pick<SheetRevision, 'ratio' | 'milestones' | 'kits'> & Partial<SheetRevision>,
+): SheetRevision {
+  const spec = systemKind(kind);
+  return {
+    ...common,
+    id: `sheet-${id}-1`,
+    systemId: `system-${id}`,
+    name,
+    kind,
+    family: spec.families[0]!,
+    parts: partsOf(kind),
+    limits,
+    hazards: [...spec.hazards],
+    protection: [...spec.protection],
+    ...over,
+  };
+}

@@ -1,6 +1,6 @@
 import type { SheetRevision } from '../core/system';
-import { system } from './further-systems';
-import { curve, kitOf, limits, partsOf, ratioOf } from './sheet-words';
+import { shellSheet } from './everyday-systems';
+import { curve, kitOf, limits, partsOf, ratioOf, system } from './sheet-words';
 
 /** Systems that only the jobs of floors and workshop need; of the sample like the others. */
 export const workshopSheets: readonly SheetRevision[] = [
@@ -42,62 +42,7 @@ export const workshopSheets: readonly SheetRevision[] = [
     mixManner: 'fold in the bucket, then out of it in heaps',
     finish: { colour: 'granite grey', sanding: 'not', paintable: 'no' },
   }),
-  system('shell', 'Shell filler paste 1:1', 'paste', {
-    ratio: ratioOf({ basis: 'volume', a: 1, b: 1, tolerancePct: 5 }),
-    milestones: [
-      curve('use-by', 'mix-begins', 'pot', [
-        [10, 40, 50],
-        [20, 20, 25],
-        [30, 10, 13],
-      ]),
-      curve('gel', 'placed', 'base', [
-        [10, 100, 120],
-        [20, 50, 60],
-        [30, 25, 30],
-      ]),
-      curve('next-lift', 'placed', 'base', [
-        [10, 120, 150],
-        [20, 60, 75],
-        [30, 30, 38],
-      ]),
-      curve('sandable', 'placed', 'base', [
-        [10, 700, 840],
-        [20, 330, 390],
-        [30, 160, 200],
-      ]),
-      curve('recoat-from', 'placed', 'base', [
-        [10, 700, 840],
-        [20, 330, 390],
-        [30, 160, 200],
-      ]),
-      curve('release', 'placed', 'base', [
-        [10, 400, 480],
-        [20, 200, 240],
-        [30, 100, 120],
-      ]),
-      curve('load', 'placed', 'base', [
-        [10, 2600, 3000],
-        [20, 1300, 1500],
-        [30, 650, 760],
-      ]),
-    ],
-    limits: {
-      ...limits,
-      baseMinC: 8,
-      liftMinMm: 1,
-      liftMaxMm: 12,
-      bondMinMm: 0.2,
-      bondMaxMm: 3,
-      sagWallMm: 10,
-      sagOverheadMm: 6,
-      bases: ['laminate', 'plastic', 'timber', 'metal', 'stone'],
-    },
-    kits: [kitOf('tubs', 'Tub pair 500 g', [290, 210], { splittable: true, price: 24 })],
-    potLossMl: 1,
-    mixMin: 2,
-    mixManner: 'fold on a board, scrape twice',
-    finish: { colour: 'off-white', sanding: 'easy', paintable: 'yes' },
-  }),
+  shellSheet,
   system('steel', 'Steel-filled paste', 'paste', {
     ratio: ratioOf({ basis: 'weight', a: 100, b: 10, tolerancePct: 5 }),
     milestones: [
