@@ -45,3 +45,18 @@ test('an hour as it is said in German', () => {
     { ok: true, value: 12 },
   ]);
 });
+
+test.each([
+  ['8/5/26 9:00', ['8 Mai 2026', '5 August 2026']],
+  ['Mo 20 Jan', ['Di 20 Jan', 'Mo 19 Jan']],
+])('what may be read in two ways is asked in German: “%s”', (text, labels) => {
+  const of = (locale?: string) => {
+    const read = readWhen(text, { ...typing, ...(locale ? { locale } : {}) });
+    return read.ok ? [] : (read.choices ?? []);
+  };
+  // Without dots and abbreviated as this engine has them.
+  expect(of('de').map((c) => c.label.replaceAll('.', ''))).toEqual(labels);
+  // Whatever it is asked in, what a press types is read.
+  expect(of('de').map((c) => c.text)).toEqual(of().map((c) => c.text));
+  for (const { text: said } of of('de')) expect(readWhen(said, typing).ok).toBe(true);
+});

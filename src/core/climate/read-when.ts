@@ -20,6 +20,8 @@ export interface Typing {
   readonly zone: string;
   /** The hour meant by a day without one. */
   readonly atHour: number;
+  /** The language that readings are offered in; English where it is left out. */
+  readonly locale?: string;
 }
 
 /** As a field shows it, and as it is read again. @param locale of its words @example 'Tue 5 May 2026 09:00' */
@@ -93,14 +95,14 @@ const plainly = (text: string, here: DateTime): string =>
     .trim();
 
 /** A day whose date and weekday part, as both: Monday the 20th, where the 20th is a Tuesday. */
-function otherWeekday(at: DateTime<true>, said: number): Parsed {
+function otherWeekday(at: DateTime<true>, said: number, locale: string): Parsed {
   const told = at.setLocale('en');
   const near = Array.from({ length: 7 }, (_, i) => told.plus({ days: i - 3 })).find((d) => d.weekday % 7 === said)!;
   return {
     ok: false,
     sentence: REFUSED['other-weekday'](),
     choices: [told, near].map((d) => ({
-      label: d.toFormat('ccc d LLL'),
+      label: d.setLocale(locale).toFormat('ccc d LLL'),
       text: d.toFormat('d LLL yyyy HH:mm'),
     })),
   };
@@ -112,7 +114,7 @@ function otherWeekday(at: DateTime<true>, said: number): Parsed {
  * @returns milliseconds; a day and month that could be either are asked with both readings
  * @example readWhen('Fri noon', { nowMs, zone: 'Europe/Helsinki', atHour: 7 })
  */
-export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed {
+export function readWhen(text: string, { nowMs, zone, atHour, locale = 'en' }: Typing): Parsed {
   if (text.length > LONGEST) return bad(REFUSED['no-day']());
   const here = DateTime.fromMillis(nowMs, { zone });
   const clear = plainly(inEnglish(text), here);
@@ -136,10 +138,10 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
         sentence: REFUSED['two-ways']({ all }),
         choices: readings.map((d) => {
           const said = clear.replace(all, d.toFormat('d LLL yyyy'));
-          return { label: d.toFormat('d LLLL yyyy'), text: said };
+          return { label: d.setLocale(locale).toFormat('d LLLL yyyy'), text: said };
         }),
       };
-    return readWhen(clear.replace(all, readings[0]!.toFormat('d LLL yyyy')), { nowMs, zone, atHour });
+    return readWhen(clear.replace(all, readings[0]!.toFormat('d LLL yyyy')), { nowMs, zone, atHour, locale });
   }
   const found = GB.parse(
     clear,
@@ -174,7 +176,7 @@ export function readWhen(text: string, { nowMs, zone, atHour }: Typing): Parsed 
     at = at.minus({ years: 1 });
   if (!at.isValid) return bad(REFUSED['no-day']());
   const said = start.isCertain('weekday') && start.isCertain('day') ? start.get('weekday')! : null;
-  if (said !== null && said !== at.weekday % 7) return otherWeekday(at, said);
+  if (said !== null && said !== at.weekday % 7) return otherWeekday(at, said, locale);
   if (at.year < YEAR_FROM || at.year > YEAR_TO) return bad(REFUSED['no-year']({ from: YEAR_FROM, to: YEAR_TO }));
   return { ok: true, value: at.toMillis(), text: whenText(at.toMillis(), zone) };
 }
@@ -240,7 +242,7 @@ function periodIn(text: string, zone: string): { from: DateTime<true>; unit: 'mo
  */
 export function readDay(
   text: string,
-  { nowMs, zone, whole = 'first' }: Omit<Typing, 'atHour'> & { readonly whole?: 'first' | 'last' },
+  { nowMs, zone, locale = 'en', whole = 'first' }: Omit<Typing, 'atHour'> & { readonly whole?: 'first' | 'last' },
 ): Parsed {
   if (text.length > LONGEST) return bad(REFUSED['no-date']());
   const said = inEnglish(text.trim()).replace(BEFORE_DAY, '').replace(/\s+/g, ' ');
@@ -254,7 +256,7 @@ export function readDay(
     if (from.year < YEAR_FROM || from.year > YEAR_TO) return bad(REFUSED['no-year']({ from: YEAR_FROM, to: YEAR_TO }));
     return noon(whole === 'first' ? from : from.endOf(unit).startOf('day'));
   }
-  const read = readWhen(said, { nowMs, zone, atHour: 12 });
+  const read = readWhen(said, { nowMs, zone, atHour: 12, locale });
   const onPack = /^(\d{1,2})\/(\d{2})$/.exec(said);
   if (onPack) {
     const here = DateTime.fromMillis(nowMs, { zone });
@@ -271,8 +273,11 @@ export function readDay(
             ok: false,
             sentence: REFUSED['two-ways']({ all: said }),
             choices: [
-              { label: month.toFormat('LLLL yyyy'), text: month.toFormat('LLL yyyy') },
-              ...days.map((d) => ({ label: d.toFormat('d LLLL yyyy'), text: d.toFormat('d LLL yyyy') })),
+              { label: month.setLocale(locale).toFormat('LLLL yyyy'), text: month.toFormat('LLL yyyy') },
+              ...days.map((d) => ({
+                label: d.setLocale(locale).toFormat('d LLLL yyyy'),
+                text: d.toFormat('d LLL yyyy'),
+              })),
               ...(read.ok ? [] : (read.choices ?? [])),
             ],
           };

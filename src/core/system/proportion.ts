@@ -138,10 +138,13 @@ function workedOut(sheet: SheetRevision, fillerShare: number): Proportion {
       undefined,
       by === basis ? 'sheet' : 'computed',
     );
-  const working = [
-    ratioLine('weight', toHundred(mB, mA)),
-    ratioLine('volume', toHundred(mB * a.densityGPerMl, mA * b.densityGPerMl)),
-  ];
+  // What its pack meters has a ratio that nobody was told: it is not said of any.
+  const working = sheet.estimated.includes('ratio')
+    ? []
+    : [
+        ratioLine('weight', toHundred(mB, mA)),
+        ratioLine('volume', toHundred(mB * a.densityGPerMl, mA * b.densityGPerMl)),
+      ];
   if (grainVoids > 0) {
     working.push(line(WORK.grains(), WORK['grains-by'](), ml(grainVoids)));
     working.push(line(WORK.liquid(), lean ? WORK.lean() : WORK.filled(), ml(liquid)));

@@ -87,9 +87,5 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
 /** Whose figure a thickness is that nobody has typed. */
 export function WhoseThickness({ whose }: { readonly whose: ReturnType<typeof whoseThickness> }) {
   if (!whose) return null;
-  return (
-    <span className="soft text-sm">
-      {whose === 'usual' ? 'usual for it (Grenko’s), until it is typed' : 'by the sheet, until it is typed'}
-    </span>
-  );
+  return <span className="soft text-sm">{whose === 'usual' ? 'as usual (Grenko’s)' : 'by the sheet'}</span>;
 }

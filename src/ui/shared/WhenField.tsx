@@ -40,7 +40,7 @@ export function WhenField({
       name={`${label} (when)`}
       label={label}
       shown={value === null ? '' : whenText(value, zone, hours, spokenLanguage())}
-      parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour })}
+      parse={(text) => readWhen(text, { nowMs: clock.now(), zone, atHour, locale: spokenLanguage() })}
       resetOn={`${value} ${zone} ${hours}`}
       onRead={(read) => onChange(read.value)}
       {...(onClear ? { onClear } : {})}
@@ -83,7 +83,9 @@ export function DayField({
       name={`${label} (day)`}
       label={label}
       shown={value === null ? '' : dayText(value, spokenLanguage())}
-      parse={(text) => readDay(text, { nowMs: clock.now(), zone, ...(whole ? { whole } : {}) })}
+      parse={(text) =>
+        readDay(text, { nowMs: clock.now(), zone, locale: spokenLanguage(), ...(whole ? { whole } : {}) })
+      }
       resetOn={String(value)}
       onRead={(read) => onChange(isoDay(read.value, zone))}
       onClear={() => onChange(null)}

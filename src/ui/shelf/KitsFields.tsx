@@ -73,13 +73,15 @@ export function KitsFields({
                   hint={
                     id === 'A'
                       ? isMeteredByPack(kind)
-                        ? 'empty: as the pack meters it'
+                        ? 'if it is printed'
                         : isPowder(id)
                           ? inA('25 kg', '55 lb')
                           : inA('420 g or 300 mL', '14 oz av')
-                      : isWater(id)
-                        ? 'empty: from the tap'
-                        : undefined
+                      : isMeteredByPack(kind)
+                        ? 'if it is printed'
+                        : isWater(id)
+                          ? 'empty: from the tap'
+                          : undefined
                   }
                   value={k.massG[id]}
                   fault={faults[field(id.toLowerCase())]}

@@ -1,5 +1,5 @@
 import { sheetFlaws } from '@/core/cure';
-import { kitVolumeMl, type SheetRevision } from '@/core/system';
+import { kitVolumeMl, proportionOf, type SheetRevision } from '@/core/system';
 import { plainWords } from '@/words';
 import { blankDraft, draftOf, ofKind, type SheetDraft } from './draft';
 import { readDraft } from './read-draft';
@@ -203,6 +203,17 @@ describe('a pack that meters its parts itself', () => {
     expect(sheet.estimated).toContain('ratio');
     expect(sheet.estimated.filter((f) => f === 'ratio')).toHaveLength(1);
     expect(sheetFlaws(sheet)).toEqual([]);
+    // Of a ratio that nobody was told nothing is said.
+    expect(
+      proportionOf(sheet)
+        .working.map((w) => plainWords(w.label))
+        .join(),
+    ).not.toMatch(/ratio/i);
+    expect(
+      proportionOf({ ...sheet, estimated: [] })
+        .working.map((w) => plainWords(w.label))
+        .join(),
+    ).toMatch(/ratio/i);
     // Typed again it is still what the pack says, and no more.
     const again = draftOf(sheet);
     expect([again.ratio, again.kits[0]!.massG.A, again.kits[0]!.massG.B]).toEqual(['', '', '']);
