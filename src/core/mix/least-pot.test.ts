@@ -4,43 +4,23 @@ import { mortarSheet, pasteSheet } from '../../sample/systems';
 import { attempt, plain } from '../say';
 import type { SheetRevision } from '../system';
 import { amounts, FOR_RATIO, type MixAsk } from '.';
+import { ask } from './ask.testing';
 
-const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
-  sheet,
-  kit: { ...sheet.kits[0]!, splittable: true },
-  netMl: 40,
-  p90Ml: 42,
-  p95Ml: 43,
-  reserve: false,
-  allowances: [],
-  portions: [{ label: plain('all'), share: 1 }],
-  usableMin: 20,
-  rateChosen: true,
-  placingMlPerMin: 100,
-  crew: 1,
-  massCapG: null,
-  vesselMaxMl: null,
-  oneKitAPot: false,
-  split: 'weighed',
-  parts: null,
-  count: 1,
-  minutesPerPlace: 3,
-  setMin: 1,
-  placeChosen: true,
-  inRounds: true,
-  stops: [],
-  dayMin: null,
-  tubeMl: 0,
-  grouping: 'several',
-  purge: true,
-  idleMin: null,
-  ...over,
-});
+/** Little of it, weighed out of its kit. */
+const little = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk =>
+  ask(sheet, {
+    kit: { ...sheet.kits[0]!, splittable: true },
+    netMl: 40,
+    p90Ml: 42,
+    p95Ml: 43,
+    reserve: false,
+    ...over,
+  });
 const massOf = (b: { readonly massG: Readonly<Record<string, number>> }) =>
   Object.values(b.massG).reduce((sum, g) => sum + g, 0);
 
 test('a small pot is filled up to what can be measured out, and what is over goes nowhere', () => {
-  const [plainly, filled] = [ask(pasteSheet), ask(pasteSheet, { leastG: 200 })].map((a) => amounts(a));
+  const [plainly, filled] = [little(pasteSheet), little(pasteSheet, { leastG: 200 })].map((a) => amounts(a));
   expect(massOf(plainly!.batches[0]!)).toBeLessThan(200);
   const [batch] = filled!.batches;
   expect(massOf(batch!)).toBeCloseTo(200, 6);
@@ -53,13 +33,13 @@ test('a small pot is filled up to what can be measured out, and what is over goe
 test('a pot that holds as much already is left as it is, and so are whole kits', () => {
   for (const over of [{ leastG: 20 }, { leastG: 2000, split: 'whole' as const, kit: pasteSheet.kits[0]! }]) {
     const { leastG: _, ...without } = over;
-    const [had, has] = [ask(pasteSheet, without), ask(pasteSheet, over)].map((a) => amounts(a));
+    const [had, has] = [little(pasteSheet, without), little(pasteSheet, over)].map((a) => amounts(a));
     expect([has!.toMixMl, has!.lines.length]).toEqual([had!.toMixMl, had!.lines.length]);
   }
 });
 
 test('less than the least cannot be the most: that is said, with both figures', () => {
-  const tried = attempt(() => amounts(ask(pasteSheet, { leastG: 200, massCapG: 100 })));
+  const tried = attempt(() => amounts(little(pasteSheet, { leastG: 200, massCapG: 100 })));
   expect(tried.ok ? '' : plainWords(tried.problem.sentence)).toMatch(/At least 200 g in one pot, and at most 100 g/);
 });
 
@@ -73,7 +53,7 @@ test('whatever is asked: every pot holds the least, as much is placed as before,
       (sheet, netMl, leastG, n) => {
         const portions = Array.from({ length: n }, (_, i) => ({ label: plain(`${i}`), share: 1 / n }));
         const of = { netMl, p90Ml: netMl * 1.05, p95Ml: netMl * 1.07, portions };
-        const [was, now] = [ask(sheet, of), ask(sheet, { ...of, leastG })].map((a) => amounts(a));
+        const [was, now] = [little(sheet, of), little(sheet, { ...of, leastG })].map((a) => amounts(a));
         const placed = (m: typeof was) => m!.batches.reduce((sum, b) => sum + b.placedMl, 0);
         expect(placed(now)).toBeCloseTo(placed(was), 6);
         for (const [i, b] of now!.batches.entries()) {

@@ -3,38 +3,7 @@ import { mortarSheet, pasteSheet, resinSheet } from '../../sample/systems';
 import { plain } from '../say';
 import { kitVolumeMl, leanThreshold, proportionOf, type SheetRevision } from '../system';
 import { amounts, evenly, type MixAsk, scaleErrorPct, smallestBatchAG, smallestReadG } from '.';
-
-const ask = (sheet: SheetRevision, over: Partial<MixAsk> = {}): MixAsk => ({
-  sheet,
-  kit: sheet.kits[0]!,
-  netMl: 1000,
-  p90Ml: 1050,
-  p95Ml: 1065,
-  reserve: true,
-  allowances: [],
-  portions: [{ label: plain('all'), share: 1 }],
-  usableMin: 20,
-  rateChosen: true,
-  placingMlPerMin: 100,
-  crew: 1,
-  massCapG: null,
-  vesselMaxMl: null,
-  oneKitAPot: false,
-  split: 'weighed',
-  parts: null,
-  count: 1,
-  minutesPerPlace: 3,
-  setMin: 1,
-  placeChosen: true,
-  inRounds: true,
-  stops: [],
-  dayMin: null,
-  tubeMl: 0,
-  grouping: 'several',
-  purge: true,
-  idleMin: null,
-  ...over,
-});
+import { ask } from './ask.testing';
 
 describe('composition', () => {
   test('2 : 1 by volume with 1.40 and 1.05 g/mL is 100 : 37.5 by weight', () => {
