@@ -1,8 +1,20 @@
 import { freshRepair } from '@/ui/workspace/fresh';
-import { METHODS, methodOf } from '../method';
+import { effectsOf, METHODS, methodOf } from '../method';
 import { BASES } from '../system';
 import { BROKE, type BrokeId } from '../void';
-import { basesOf, chainMends, GATES, mendersOf, mends, piecesOf, READY_CHAINS, Repair, whyNotNext, withChain } from '.';
+import {
+  basesOf,
+  chainMends,
+  GATES,
+  mendersOf,
+  mends,
+  pieceOf,
+  piecesOf,
+  READY_CHAINS,
+  Repair,
+  whyNotNext,
+  withChain,
+} from '.';
 
 const NOW = Date.UTC(2027, 4, 10, 7);
 const begun = (chain: (typeof READY_CHAINS)[number]): Repair => {
@@ -39,6 +51,22 @@ test('what was bared round a fill is coated with it: no ring of bare metal or du
   expect(beyond('hole-coat')).toBe(15);
   // A skim and a colour go as far as what lies under them.
   expect(beyond('patch-skim')).toBe(0);
+});
+
+test('what a chain chooses of its first pass is a choice that there is; a chip is not polished under its coat', () => {
+  for (const chain of READY_CHAINS) {
+    const [first] = piecesOf(begun(chain));
+    const method = methodOf(chain.first.method)!;
+    const fresh = pieceOf(freshRepair('j', chain.first.method, 1, NOW, basesOf(chain)[0]!));
+    for (const [matter, option] of Object.entries(chain.first.schools ?? {})) {
+      expect(method.schools.find((s) => s.id === matter)?.options.map((o) => o.id)).toContain(option);
+      expect(first!.schools[matter]).toBe(option);
+    }
+    // Nothing else is chosen for anybody.
+    expect({ ...first!.schools, ...fresh.schools }).toEqual({ ...chain.first.schools, ...fresh.schools });
+  }
+  const chip = piecesOf(begun(READY_CHAINS.find((c) => c.id === 'chip-coat')!))[0]!;
+  expect(effectsOf(methodOf('stone-chip')!, chip.schools).finishTo).toBe('P400');
 });
 
 test('every base of a chain bears each of its methods, and no other base does', () => {

@@ -41,7 +41,9 @@ export const chainMends = (chain: ReadyChain, broke: BrokeId): boolean => mends(
  * @throws Refusal where the base bears one of its methods not
  */
 export function withChain(repair: Repair, chain: ReadyChain): Repair {
-  const named: Piece = { ...pieceOf(repair), passName: chain.first.name };
+  const begun = pieceOf(repair);
+  const { name: passName, schools = {} } = chain.first;
+  const named: Piece = { ...begun, passName, schools: { ...begun.schools, ...schools } };
   return chain.next.reduce(
     (r, { method, name, gate, takes }) => {
       const longer = withNext(r, methodOf(method)!);

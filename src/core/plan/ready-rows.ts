@@ -17,6 +17,8 @@ export interface ReadyChain {
   readonly first: {
     readonly method: string;
     readonly name: string;
+    /** What is chosen of it because of what comes after, by the matter. */
+    readonly schools?: Readonly<Record<string, string>>;
   };
   readonly next: readonly ReadyPass[];
 }
@@ -124,7 +126,8 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     id: 'chip-coat',
     label: 'Chip in stone, then a clear coat',
     does: 'A chip filled proud and coloured, cut back, and given a clear coat where it is polished.',
-    first: { method: 'stone-chip', name: 'Fill' },
+    // Nothing holds on a polish: the coat brings the gloss.
+    first: { method: 'stone-chip', name: 'Fill', schools: { gloss: 'honed' } },
     // The sides of a broken corner are measured as what is polished there.
     next: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set', takes: 'own' }],
   },
