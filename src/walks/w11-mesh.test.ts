@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { meshPieces, stripMm } from '@/core/method/methods/crack-mesh';
 import { type Piece, pacedAmounts, repairOf } from '@/core/plan';
+import { bedAsMeasured } from '@/core/plan/actuals';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { parsePaced } from '@/core/typed';
@@ -195,11 +196,23 @@ describe('its edge and its mesh', () => {
     expect(wide!.why).toMatch(/200 mm wide and lies on 150 mm/);
     expect(wide!.ways!.map((w) => w.set)).toEqual([{ path: ['settings', 'meshWidth'], value: 150 }]);
   });
-  test('over a crack whose bed nobody measured it is wider than all there is', () => {
-    const bare = piece().void!;
-    const [wide] = said({ void: { ...bare, shapes: bare.shapes.slice(0, 1) } }, /wider than its bed/);
-    expect(wide!.why).toMatch(/100 mm wide and lies on 14 mm/);
-    expect(wide!.ways!.map((w) => w.set.value)).toEqual([10]);
+  test('over a crack of which nobody measured the bed, that is reckoned from the mesh, and nothing is torn off', () => {
+    const crack = voidOf(chased(9600, [3, 48], [14, 26]));
+    expect(said({ void: crack }, /wider than its bed/)).toEqual([]);
+    const p = plan({ void: crack });
+    // 2.46 L in the crack; 100 mm of mesh and 15 on each side, 3 mm thick: 3.74 L; 8 % of both.
+    const line = (label: RegExp) => p.amounts.find((l) => label.test(l.label))!.ml;
+    expect(line(/bed and cover/)).toBeCloseTo(9600 * 0.13 * 3, 0);
+    expect(line(/on tools, pressed out/)).toBeCloseTo(0.08 * (2460 + 3744), -1);
+    const wide = plan({ void: crack, settings: { ...piece().settings, meshWidth: 200, margin: 25, bed: 2 } });
+    expect(wide.amounts.find((l) => /bed and cover/.test(l.label))!.ml).toBeCloseTo(9600 * 0.25 * 2, 0);
+    // Where it is measured nothing is added to it.
+    expect(plan().amounts.some((l) => /bed and cover/.test(l.label))).toBe(false);
+  });
+  test('work that was begun before goes on with what was measured alone', () => {
+    expect(bedAsMeasured({ startedAt: NOW, madeWith: '0.45.0' })).toBe(true);
+    expect(bedAsMeasured({ startedAt: NOW, madeWith: '0.46.0' })).toBe(false);
+    expect(bedAsMeasured({ startedAt: null, madeWith: null })).toBe(false);
   });
 });
 

@@ -172,6 +172,8 @@ export interface MethodContext {
   readonly effects: Effects;
   /** Every setting and every factor of the method, in the core unit of its kind. */
   readonly settings: Readonly<Record<string, number>>;
+  /** A strip lies in what was measured alone: so in work that was begun before its bed was reckoned. */
+  readonly bedAsMeasured?: boolean;
   /** Of a surplus of ours, what goes into a void that is larger than was measured, mL. */
   readonly spareMl?: number;
 }

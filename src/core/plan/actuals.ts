@@ -190,6 +190,10 @@ export const stepsBegun = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>) => 
   wipedOnce: !plansBy(BY_WIPES, actuals),
   workedAlone: !plansBy(BY_SHARED, actuals),
 });
+/** A strip of mesh has its bed and cover since, measured or not. */
+const BY_BED = [0, 46] as const;
+/** Whether it lies in what was measured alone still, in work that was begun so. */
+export const bedAsMeasured = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean => !plansBy(BY_BED, actuals);
 /** Places of unlike size each a part of its own since then, closed or filled one after the other. */
 const BY_UNLIKE = [0, 38] as const;
 /** Whether they are one part still, in work that was begun so. */

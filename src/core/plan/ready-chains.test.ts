@@ -49,6 +49,9 @@ test('what was bared round a fill is coated with it: no ring of bare metal or du
   expect(beyond('dent-coat')).toBe(100);
   expect(beyond('gouge-coat')).toBe(40);
   expect(beyond('hole-coat')).toBe(15);
+  // A skim covers the strip of mesh, not the crack under it; of a bay it is measured how large it is.
+  expect(beyond('mesh-skim')).toBe(100);
+  expect(beyond('crack-skim')).toBeNull();
   // A skim and a colour go as far as what lies under them.
   expect(beyond('patch-skim')).toBe(0);
 });

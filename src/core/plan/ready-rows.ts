@@ -37,7 +37,8 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     label: 'Crack poured, then a skim',
     does: 'A crack opened and poured full, ground, and the bay skimmed over it.',
     first: { method: 'poured-crack', name: 'Crack' },
-    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
+    // The bay is measured: it is not as wide as its crack.
+    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set', takes: 'own' }],
   },
   {
     id: 'mesh-skim',

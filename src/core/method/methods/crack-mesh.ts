@@ -1,6 +1,5 @@
-import { mm, texts } from '../../say';
+import { mm, percent, texts } from '../../say';
 import { type Faces, facesOf, kindOf, standApart } from '../../void';
-import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
@@ -9,6 +8,13 @@ import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+
+const AMOUNT = texts('crack-mesh.amount', {
+  bed: 'bed and cover of the mesh',
+  'bed-by': '{run} × {wide} × {thick}',
+  over: 'left on tools, pressed out',
+  'over-by': '{share} of the crack, bed and cover',
+});
 
 const SAYS = texts('crack-mesh.says', {
   manner: 'As stiff as it comes from the trowel.',
@@ -39,8 +45,17 @@ export function meshPieces(lengthMm: number, pieceMm: number, lapMm: number): nu
 }
 const piecesOf = (c: MethodContext) =>
   sumOf(runsMm(c).map((mm) => meshPieces(mm, settingIn(c, 'piece'), settingIn(c, 'lap'))));
-/** Width of what it is bedded in, mm: of the widest face, where several lie on one another. */
-const bedMm = (c: MethodContext) => (topFaceM2(c) * 1e6) / sumOf(runsMm(c));
+/** Width of what was measured, mm: of the widest face, where several lie on one another. */
+const measuredMm = (c: MethodContext) => (topFaceM2(c) * 1e6) / sumOf(runsMm(c));
+/** Whether a crack is all that was measured: what the mesh lies in is then reckoned from the mesh. */
+const isBedUntold = (c: MethodContext): boolean =>
+  !c.bedAsMeasured && c.void.shapes.every((s) => (kindOf(s).runMm?.(s) ?? 0) > 0);
+/** Width of what it is bedded in, mm. */
+const bedMm = (c: MethodContext) =>
+  isBedUntold(c) ? Math.max(measuredMm(c), settingIn(c, 'meshWidth') + 2 * settingIn(c, 'margin')) : measuredMm(c);
+/** Paste under and over the mesh, where nobody measured it, mL. */
+const beddedMl = (c: MethodContext) =>
+  isBedUntold(c) ? (sumOf(runsMm(c)) * bedMm(c) * settingIn(c, 'bed')) / 1000 : 0;
 /** Mesh in all its pieces, mm. */
 const meshMm = (c: MethodContext) => {
   const runs = runsMm(c);
@@ -133,6 +148,24 @@ export const crackMesh: Method = {
       stage: 'place',
     },
     { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
+    {
+      id: 'bed',
+      label: 'Paste under and over the mesh, where it is not measured',
+      kind: 'length',
+      byDefault: 3,
+      min: 0.5,
+      max: 50,
+      stage: 'mix',
+    },
+    {
+      id: 'margin',
+      label: 'Paste beyond the mesh, each side',
+      kind: 'length',
+      byDefault: 15,
+      min: 0,
+      max: 500,
+      stage: 'mix',
+    },
     sandSetting,
   ],
   preparation: [
@@ -160,7 +193,29 @@ export const crackMesh: Method = {
   review: null,
   serves: 'foot',
   rests: SAYS.rests(),
-  allowances: [shareOf('over', 'left on tools, pressed out')],
+  bares: 100,
+  allowances: [
+    {
+      id: 'bed',
+      of: (c) => {
+        if (!isBedUntold(c)) return null;
+        const [run, wide, thick] = [sumOf(runsMm(c)), bedMm(c), settingIn(c, 'bed')];
+        return {
+          label: AMOUNT.bed(),
+          ml: beddedMl(c),
+          expression: AMOUNT['bed-by']({ run: mm(run), wide: mm(wide), thick: mm(thick) }),
+        };
+      },
+    },
+    {
+      id: 'over',
+      of: (c) => ({
+        label: AMOUNT.over(),
+        ml: ((c.measured.nominalMl + beddedMl(c)) * settingIn(c, 'over')) / 100,
+        expression: AMOUNT['over-by']({ share: percent(settingIn(c, 'over')) }),
+      }),
+    },
+  ],
   says: { manner: SAYS.manner() },
   gaps: { pieces: piecesOf, mesh: (c) => mm(meshMm(c)), meshWidth: (c) => mm(settingIn(c, 'meshWidth')) },
   consumes: [
@@ -171,7 +226,7 @@ export const crackMesh: Method = {
       why: 'along the crack, with the overlaps of its pieces',
       of: (c) => meshMm(c) / 1000,
     },
-    broadcastSand,
+    { ...broadcastSand, of: (c) => (settingIn(c, 'sand') * bedMm(c) * sumOf(runsMm(c))) / 1e6 },
   ],
   tasks: [
     ...tasks('crack-mesh', [
