@@ -191,3 +191,14 @@ describe('over ten holes of three sizes, on the fills that were left low for it'
     expect(flush.volumeMl!.nominal).toBeCloseTo(9.21, 1);
   });
 });
+
+test('too little catalyst for the scale is counted: by a press once its drops are, else that is said', () => {
+  const scale = (over: Partial<Piece>) => plan({ scaleStepG: 1, ...over }).findings.find((f) => f.id === 'scale')!;
+  const uncounted = scale({});
+  expect(uncounted.todo).toMatch(/count it in drops/);
+  expect((uncounted.ways ?? []).some((w) => /drops/.test(w.say))).toBe(false);
+  const bench = { ...piece().bench, dropsPerMl: 34 };
+  const way = scale({ bench }).ways!.find((w) => /drops/.test(w.say))!;
+  expect(way.set).toEqual({ path: ['bench', 'way'], value: 'drops' });
+  expect(plan({ bench: { ...bench, way: 'drops' }, scaleStepG: 1 }).findings.some((f) => f.id === 'scale')).toBe(false);
+});

@@ -23,6 +23,7 @@ import { noticeRules } from './notice';
 import { placeRules } from './places';
 import { rateRules } from './rate';
 import type { Rule } from './rule';
+import { scaleRules } from './scale';
 import { serviceRules } from './service';
 import { shelfRules } from './shelf';
 import { siteRules } from './site';
@@ -43,6 +44,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...holeRules,
   ...siteRules,
   ...mixRules,
+  ...scaleRules,
   ...leanRules,
   ...manyPotsRules,
   ...livePotRules,

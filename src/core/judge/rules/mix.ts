@@ -1,15 +1,7 @@
 import { runM, stillLacksMm, tubeMm } from '../../method';
-import {
-  FOR_RATIO,
-  saidTolerance,
-  scaleErrorPct,
-  smallestBatchAG,
-  smallestReadG,
-  toleranceOf,
-  vesselMassG,
-} from '../../mix';
-import { inRounds, likePlaces, spotBySpot, USUAL_SCALE_G } from '../../plan';
-import { along, degC, exactly, grams, listed, minutes, ml, mm, percent, texts } from '../../say';
+import { FOR_RATIO, vesselMassG } from '../../mix';
+import { inRounds, likePlaces, spotBySpot } from '../../plan';
+import { along, degC, exactly, grams, listed, minutes, ml, mm, percent } from '../../say';
 import { FAMILIES, isMetered, type MilestoneId, milestoneOf, systemKind } from '../../system';
 import { boreOf, placesIn } from '../../void';
 import { findings } from '../finding';
@@ -18,12 +10,6 @@ import { WAYS, weighed } from './ways';
 
 /** A pot this many times the mass of the sheet’s pot life no longer keeps to it. */
 const POT_MASS_FACTOR = 1.5;
-
-/** Steps of finer scales, coarsest first, g. */
-const FINER_G = [0.5, 0.1, 0.01, 0.001];
-
-/** Ways to measure out what is too little for a scale. */
-const COUNTED = ['drops', 'strip'] as const;
 
 /** Stretches are told in steps of so much, m. */
 const STRETCH_M = 0.1;
@@ -107,13 +93,6 @@ const F = findings({
     why: 'The hole is {deep}, the mixer reaches {reach}: a tube of {tube} is counted, with what stays in it.',
     todo: 'Cut it to length and mark the depth on it before the pack is opened.',
   },
-  scale: {
-    severity: 'stop',
-    stage: 'mix',
-    title: 'Scale too coarse for this batch',
-    why: 'A step of {step}{assumed, select, yes { (assumed, nobody has said what scale is at hand)} other {}} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
-    todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A with {leastB} of B, {all} in all{readable, select, none {} other {; in steps that this scale shows {readable}}}. What is over is waste, mixed for the sake of the ratio.}}',
-  },
   'pot-mass': {
     severity: 'caution',
     stage: 'mix',
@@ -137,8 +116,6 @@ const F = findings({
     todo: 'Prove it by touch and by a smear as thin, on a like base beside it, before release.',
   },
 });
-const SCALE = texts('finding.scale', { readable: '{a} + {b}, {all}' });
-
 /** A last kit opened for less than this share of it is worth a word. */
 const KIT_OVER = 0.12;
 
@@ -282,70 +259,6 @@ export const mixRules: Readonly<Record<string, Rule>> = {
       run * 1000,
     );
     return [F.stretches({ all: minutes(allMin), usable: minutes(usableMin), stretch })];
-  },
-
-  scale: ({ repair, plan }) => {
-    const { sheet, mix, batches } = plan;
-    if (repair.bench.way !== null && repair.bench.way !== 'weight') return [];
-    if (!sheet || !mix || isMetered(sheet.kind) || !batches.length) return [];
-    if (batches.every((b) => b.kits !== null)) return [];
-    const tolerance = toleranceOf(sheet);
-    const tight = Math.min(tolerance.shortPct, tolerance.overPct);
-    const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
-    const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
-    if (error <= tight + 1e-9) return [];
-    // A scale that nobody has named forbids nothing.
-    const assumed = repair.bench.way === null && repair.scaleStepG === USUAL_SCALE_G;
-    const r = smallest.massG.B / smallest.massG.A;
-    const least = tight > 0 ? smallestBatchAG(r, repair.scaleStepG, tight) : null;
-    const read = smallestReadG(r, repair.scaleStepG, tolerance);
-    return [
-      F.scale(
-        {
-          step: exactly(grams(repair.scaleStepG)),
-          assumed: assumed ? 'yes' : 'no',
-          b: grams(smallest.massG.B),
-          // A scale whose step is as large as what it weighs may be off by all of it.
-          error: Number.isFinite(error) ? percent(error, 2) : 'all',
-          whose: tolerance.fromSheet ? 'sheet' : 'ours',
-          tolerance: saidTolerance(tolerance),
-          // At the end of a dose’s range no scale is fine enough: it is the dose that is moved.
-          way: least === null ? 'dose' : sheet.dose ? 'middle' : 'scale',
-          least: least === null ? 'none' : grams(least),
-          leastB: least === null ? 'none' : grams(least * r),
-          all: least === null ? 'none' : grams(least * (1 + r)),
-          readable: read ? SCALE.readable({ a: grams(read.a), b: grams(read.b), all: grams(read.a + read.b) }) : 'none',
-        },
-        {
-          severity: assumed || (sheet.dose && least === null) ? 'caution' : 'stop',
-          ways: [
-            ...FINER_G.filter(
-              (step) =>
-                step < repair.scaleStepG && scaleErrorPct(smallest.massG.A, smallest.massG.B, step) <= tight + 1e-9,
-            )
-              .slice(0, 1)
-              .map((step) => ({
-                say: WAYS.scale({ step: exactly(grams(step)) }),
-                set: { path: ['scaleStepG'], value: step },
-              })),
-            // A catalyst of which so little is wanted is counted, not weighed with ten times as much resin.
-            ...(sheet.dose
-              ? COUNTED.filter((way) => systemKind(sheet.kind).ways.includes(way)).map((way) => ({
-                  say: WAYS[way](),
-                  set: { path: ['bench', 'way'], value: way },
-                }))
-              : read
-                ? [
-                    {
-                      say: WAYS.least({ all: exactly(grams(read.a + read.b)) }),
-                      set: { path: ['leastG'], value: read.a + read.b },
-                    },
-                  ]
-                : []),
-          ],
-        },
-      ),
-    ];
   },
 
   'pot-mass': ({ plan }) => {

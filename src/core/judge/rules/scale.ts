@@ -1,0 +1,95 @@
+import { saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
+import { USUAL_SCALE_G } from '../../plan';
+import { exactly, grams, percent, texts } from '../../say';
+import { isMetered, systemKind } from '../../system';
+import { findings } from '../finding';
+import type { Rule } from './rule';
+import { WAYS } from './ways';
+
+/** Steps of finer scales, coarsest first, g. */
+const FINER_G = [0.5, 0.1, 0.01, 0.001];
+
+/** Ways to measure out what is too little for a scale, and what must be known of them. */
+const COUNTED = { drops: 'dropsPerMl', strip: 'stripMm' } as const;
+
+const F = findings({
+  scale: {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'Scale too coarse for this batch',
+    why: 'A step of {step}{assumed, select, yes { (assumed, nobody has said what scale is at hand)} other {}} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
+    todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, {counted, select, drops {count it in drops, } strip {cut it as a strip, } other {}}or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A with {leastB} of B, {all} in all{readable, select, none {} other {; in steps that this scale shows {readable}}}. What is over is waste, mixed for the sake of the ratio.}}',
+  },
+});
+const SCALE = texts('finding.scale', { readable: '{a} + {b}, {all}' });
+
+/** What is noticed about the scale at hand. */
+export const scaleRules: Readonly<Record<string, Rule>> = {
+  scale: ({ repair, plan }) => {
+    const { sheet, mix, batches } = plan;
+    if (repair.bench.way !== null && repair.bench.way !== 'weight') return [];
+    if (!sheet || !mix || isMetered(sheet.kind) || !batches.length) return [];
+    if (batches.every((b) => b.kits !== null)) return [];
+    const tolerance = toleranceOf(sheet);
+    const tight = Math.min(tolerance.shortPct, tolerance.overPct);
+    const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
+    const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
+    if (error <= tight + 1e-9) return [];
+    // A scale that nobody has named forbids nothing.
+    const assumed = repair.bench.way === null && repair.scaleStepG === USUAL_SCALE_G;
+    const r = smallest.massG.B / smallest.massG.A;
+    const least = tight > 0 ? smallestBatchAG(r, repair.scaleStepG, tight) : null;
+    const read = smallestReadG(r, repair.scaleStepG, tolerance);
+    // All that stands in the pot, to its two liquids.
+    const { A, B, C, D } = smallest.massG;
+    const filled = (A + B + C + D) / (A + B);
+    const counted = (['drops', 'strip'] as const).find((way) => systemKind(sheet.kind).ways.includes(way));
+    return [
+      F.scale(
+        {
+          step: exactly(grams(repair.scaleStepG)),
+          assumed: assumed ? 'yes' : 'no',
+          b: grams(smallest.massG.B),
+          // A scale whose step is as large as what it weighs may be off by all of it.
+          error: Number.isFinite(error) ? percent(error, 2) : 'all',
+          whose: tolerance.fromSheet ? 'sheet' : 'ours',
+          tolerance: saidTolerance(tolerance),
+          // At the end of a dose’s range no scale is fine enough: it is the dose that is moved.
+          way: least === null ? 'dose' : sheet.dose ? 'middle' : 'scale',
+          counted: counted ?? 'none',
+          least: least === null ? 'none' : grams(least),
+          leastB: least === null ? 'none' : grams(least * r),
+          all: least === null ? 'none' : grams(least * (1 + r)),
+          readable: read ? SCALE.readable({ a: grams(read.a), b: grams(read.b), all: grams(read.a + read.b) }) : 'none',
+        },
+        {
+          severity: assumed || (sheet.dose && least === null) ? 'caution' : 'stop',
+          ways: [
+            ...FINER_G.filter(
+              (step) =>
+                step < repair.scaleStepG && scaleErrorPct(smallest.massG.A, smallest.massG.B, step) <= tight + 1e-9,
+            )
+              .slice(0, 1)
+              .map((step) => ({
+                say: WAYS.scale({ step: exactly(grams(step)) }),
+                set: { path: ['scaleStepG'], value: step },
+              })),
+            // A catalyst of which so little is wanted is counted, not weighed with ten times as much resin.
+            ...(sheet.dose
+              ? counted !== undefined && repair.bench[COUNTED[counted]] !== null
+                ? [{ say: WAYS[counted](), set: { path: ['bench', 'way'], value: counted } }]
+                : []
+              : read
+                ? [
+                    {
+                      say: WAYS.least({ all: grams((read.a + read.b) * filled) }),
+                      set: { path: ['leastG'], value: (read.a + read.b) * filled },
+                    },
+                  ]
+                : []),
+          ],
+        },
+      ),
+    ];
+  },
+};
