@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { methodOf } from '@/core/method';
 import { meshPieces, stripMm } from '@/core/method/methods/crack-mesh';
 import { type Piece, pacedAmounts, repairOf } from '@/core/plan';
 import { bedAsMeasured } from '@/core/plan/actuals';
@@ -206,7 +207,14 @@ describe('its edge and its mesh', () => {
     expect(line(/on tools, pressed out/)).toBeCloseTo(0.08 * (2460 + 3744), -1);
     const wide = plan({ void: crack, settings: { ...piece().settings, meshWidth: 200, margin: 25, bed: 2 } });
     expect(wide.amounts.find((l) => /bed and cover/.test(l.label))!.ml).toBeCloseTo(9600 * 0.25 * 2, 0);
-    // Where it is measured nothing is added to it.
+    // Where it is measured nothing is added to it, and nobody is asked for it.
+    const asked = (v: Piece['void']) =>
+      methodOf('crack-mesh')!.settings.flatMap((s) => (s.openIn ? [[s.id, s.openIn(v!)]] : []));
+    expect(asked(crack)).toEqual([
+      ['bed', true],
+      ['margin', true],
+    ]);
+    expect(asked(piece().void).map(([, open]) => open)).toEqual([false, false]);
     expect(plan().amounts.some((l) => /bed and cover/.test(l.label))).toBe(false);
   });
   test('work that was begun before goes on with what was measured alone', () => {

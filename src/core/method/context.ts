@@ -84,6 +84,8 @@ export interface Setting {
   readonly stage: Stage;
   /** Whether anything asks for it by what is chosen, and by the system where one is; always, where it is not said. */
   readonly when?: (e: Effects, sheet: SheetRevision | null) => boolean;
+  /** Whether what was measured leaves it open; always, where it is not said. */
+  readonly openIn?: (v: Void) => boolean;
 }
 
 /** What a setting is where nobody typed it. @param sheet of the system, where one is chosen */

@@ -58,8 +58,10 @@ export function Schools({ at, stage }: { at: PassView; stage: Stage }) {
 export function Settings({ at, stage, auto }: { at: PassView; stage: Stage; auto?: Record<string, number> }) {
   const { method } = at.plan;
   const effects = at.plan.context?.effects;
-  const mine =
-    method?.settings.filter((s) => s.stage === stage && (!s.when || !effects || s.when(effects, at.plan.sheet))) ?? [];
+  const { void: measured } = at.repair;
+  const isAsked = ({ when, openIn, stage: of }: Setting) =>
+    of === stage && (!when || !effects || when(effects, at.plan.sheet)) && (!openIn || !measured || openIn(measured));
+  const mine = method?.settings.filter(isAsked) ?? [];
   if (!method || !mine.length) return null;
   const shown = (s: Setting): number | null => {
     const value = settingOf(method, at.repair, s.id, at.plan.sheet);

@@ -1,5 +1,5 @@
 import { mm, percent, texts } from '../../say';
-import { type Faces, facesOf, kindOf, standApart } from '../../void';
+import { type Faces, facesOf, kindOf, standApart, type Void } from '../../void';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
 import { topFaceM2 } from '../consumable';
 import { type MethodContext, settingIn } from '../context';
@@ -47,9 +47,10 @@ const piecesOf = (c: MethodContext) =>
   sumOf(runsMm(c).map((mm) => meshPieces(mm, settingIn(c, 'piece'), settingIn(c, 'lap'))));
 /** Width of what was measured, mm: of the widest face, where several lie on one another. */
 const measuredMm = (c: MethodContext) => (topFaceM2(c) * 1e6) / sumOf(runsMm(c));
-/** Whether a crack is all that was measured: what the mesh lies in is then reckoned from the mesh. */
-const isBedUntold = (c: MethodContext): boolean =>
-  !c.bedAsMeasured && c.void.shapes.every((s) => (kindOf(s).runMm?.(s) ?? 0) > 0);
+/** Whether a crack is all that was measured. */
+const isCrackAlone = ({ shapes }: Void): boolean => shapes.every((s) => (kindOf(s).runMm?.(s) ?? 0) > 0);
+/** Whether what the mesh lies in is reckoned from the mesh. */
+const isBedUntold = (c: MethodContext): boolean => !c.bedAsMeasured && isCrackAlone(c.void);
 /** Width of what it is bedded in, mm. */
 const bedMm = (c: MethodContext) =>
   isBedUntold(c) ? Math.max(measuredMm(c), settingIn(c, 'meshWidth') + 2 * settingIn(c, 'margin')) : measuredMm(c);
@@ -150,12 +151,13 @@ export const crackMesh: Method = {
     { id: 'lap', label: 'Mesh, overlap', kind: 'length', byDefault: 60, min: 0, max: 1000, stage: 'place' },
     {
       id: 'bed',
-      label: 'Paste under and over the mesh, where it is not measured',
+      label: 'Paste under and over the mesh, together',
       kind: 'length',
       byDefault: 3,
       min: 0.5,
       max: 50,
       stage: 'mix',
+      openIn: isCrackAlone,
     },
     {
       id: 'margin',
@@ -165,6 +167,7 @@ export const crackMesh: Method = {
       min: 0,
       max: 500,
       stage: 'mix',
+      openIn: isCrackAlone,
     },
     sandSetting,
   ],
