@@ -1,18 +1,8 @@
 import type { SheetRevision } from '../core/system';
 import { collarSheet } from './everyday-systems';
-import { curve, kitOf, limits, partsOf, ratioOf, system } from './sheet-words';
+import { curve, dryLimits, kitOf, partsOf, ratioOf, system } from './sheet-words';
 
 const H = 60;
-const dry = {
-  ...limits,
-  baseMinC: 8,
-  baseMaxC: 30,
-  materialMinC: 12,
-  materialMaxC: 28,
-  humidityMaxPct: 85,
-  dewMarginK: 3,
-  cureMinC: 6,
-};
 const hull = [...(['laminate', 'timber', 'metal'] as const)];
 
 /** Four systems that go on each other round a fitting in a hull: tack, build, fair, barrier. */
@@ -51,7 +41,7 @@ export const boatSheets: readonly SheetRevision[] = [
         [20, 150, 3 * H],
       ]),
     ],
-    limits: { ...dry, bondMinMm: 0.3, bondMaxMm: 4, sagWallMm: 6, sagOverheadMm: 4, bases: hull },
+    limits: { ...dryLimits, bondMinMm: 0.3, bondMaxMm: 4, sagWallMm: 6, sagOverheadMm: 4, bases: hull },
     kits: [kitOf('pair', 'Tube pair 400 g', [220, 180], { splittable: true, price: 24 })],
     potLossMl: 3,
     mixMin: 3,
@@ -86,7 +76,7 @@ export const boatSheets: readonly SheetRevision[] = [
         [20, 6 * H, 7 * H],
       ]),
     ],
-    limits: { ...dry, liftMaxMm: 60, liftMinMm: 2, sagWallMm: 20, sagOverheadMm: 12, bases: hull },
+    limits: { ...dryLimits, liftMaxMm: 60, liftMinMm: 2, sagWallMm: 20, sagOverheadMm: 12, bases: hull },
     kits: [kitOf('set', 'Set 1.5 kg', [960, 288, 205, 46], { splittable: true, price: 58 })],
     potLossMl: 10,
     finish: { colour: 'grey', sanding: 'hard', paintable: 'yes' },
@@ -121,7 +111,7 @@ export const boatSheets: readonly SheetRevision[] = [
         [20, 7 * H, 8 * H],
       ]),
     ],
-    limits: { ...dry, liftMaxMm: 15, liftMinMm: 0.5, sagWallMm: 12, sagOverheadMm: 8, bases: hull },
+    limits: { ...dryLimits, liftMaxMm: 15, liftMinMm: 0.5, sagWallMm: 12, sagOverheadMm: 8, bases: hull },
     kits: [kitOf('set', 'Set 750 g', [515, 155, 62, 16], { splittable: true, price: 36 })],
     potLossMl: 10,
     finish: { colour: 'white', sanding: 'easy', paintable: 'yes' },
@@ -158,7 +148,7 @@ export const boatSheets: readonly SheetRevision[] = [
         [20, 44 * H, 48 * H],
       ]),
     ],
-    limits: { ...dry, bases: hull },
+    limits: { ...dryLimits, bases: hull },
     kits: [kitOf('pair', 'Can pair 750 mL', [675, 250], { splittable: true, price: 41 })],
     potLossMl: 10,
     finish: { colour: 'grey', sanding: 'easy', paintable: 'yes' },

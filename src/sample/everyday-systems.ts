@@ -1,4 +1,4 @@
-import { byDose, curve, kitOf, limits, partsOf, ratioOf, single, system } from './sheet-words';
+import { byDose, curve, dryLimits, kitOf, limits, partsOf, ratioOf, single, system } from './sheet-words';
 
 /** Systems of the sample shelf that the first page begins with, beside the three of `first-systems`. */
 const H = 60;
@@ -217,12 +217,7 @@ export const collarSheet = system('collar', 'Slow pouring resin in pails', 'liqu
     ]),
   ],
   limits: {
-    ...limits,
-    baseMaxC: 30,
-    materialMinC: 12,
-    materialMaxC: 28,
-    humidityMaxPct: 85,
-    dewMarginK: 3,
+    ...dryLimits,
     baseMinC: 5,
     cureMinC: 5,
     liftMaxMm: 60,

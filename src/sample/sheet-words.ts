@@ -176,6 +176,18 @@ export const holesOf = (rods: string, cleaning: string): SheetRevision['holes'] 
   printed: rods,
 });
 
+/** What resins of the boat house and the pour ask: dry, and neither cold nor hot. */
+export const dryLimits: Limits = {
+  ...limits,
+  baseMinC: 8,
+  baseMaxC: 30,
+  materialMinC: 12,
+  materialMaxC: 28,
+  humidityMaxPct: 85,
+  dewMarginK: 3,
+  cureMinC: 6,
+};
+
 /** A further system of the sample shelf: what differs from the usual of its kind. */
 export function system(
   id: string,

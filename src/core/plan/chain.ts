@@ -1,6 +1,7 @@
 import { ENGINES, type Method, methodOf } from '../method';
 import { listed, type Message, refuse, texts } from '../say';
 import { MEETS_NOTHING } from '../system';
+import type { Measured } from '../void';
 import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
 import { firstThickness } from './thickness';
@@ -33,14 +34,16 @@ export function whyNotNext(method: Method, { base }: Repair): Message | null {
     : REFUSED['other-base']({ bases: listed(method.bases, 'or'), base: base.material });
 }
 
-/**
- * What a method takes when it is put on a chain: the face of the last pass where it coats one, and the margin that was
- * bared round it; else a void of its own.
- */
-const takesFirst = (method: Method, last: string, { bares = 0 }: Pick<Method, 'bares'>): Takes =>
-  ENGINES[method.engine].onFaces
-    ? { from: 'face', of: last, thickness: firstThickness(method), beyondMm: bares }
-    : { from: 'own' };
+/** What was bared round a pass, mm; nothing where its method leaves the base beside it as it is. */
+export const baredMm = ({ passes }: Repair, id: string): number => methodOf(passes[id]!.method.id)?.bares ?? 0;
+
+/** The face of a pass as another takes it first: as thick as that begins, and the margin that was bared round it. */
+export const takesFace = (repair: Repair, of: string, thickness: Measured): Takes => ({
+  from: 'face',
+  of,
+  thickness,
+  beyondMm: baredMm(repair, of),
+});
 
 /** Whether a face is sanded to its line before anything goes on it. */
 const leavesRough = ({ tasks }: Method): boolean =>
@@ -57,14 +60,16 @@ export function withNext(repair: Repair, method: Method): Repair {
   const id = `p${Math.max(...chain.map((p) => Number(p.slice(1)))) + 1}`;
   const last = chain.at(-1)!;
   const usual = usuallyOn(passes[last]!.method.id, method.id);
-  const below = methodOf(passes[last]!.method.id)!;
-  const takes: Takes = usual?.takes === 'own' ? { from: 'own' } : takesFirst(method, last, below);
+  const isOwn = usual?.takes === 'own' || !ENGINES[method.engine].onFaces;
+  const takes: Takes = isOwn ? { from: 'own' } : takesFace(repair, last, firstThickness(method));
   const { dosePct, massCapG, leastG, liftMm, grits, blend, colour } = FIRST_CHOICES;
   const pass: Pass = {
     name: '',
     method: { id: method.id, version: method.version },
     takes,
-    gate: usual?.gate ?? (takes.from === 'own' ? 'any' : leavesRough(below) ? 'set' : 'window'),
+    gate:
+      usual?.gate ??
+      (takes.from === 'own' ? 'any' : leavesRough(methodOf(passes[last]!.method.id)!) ? 'set' : 'window'),
     void: null,
     sheetId: null,
     kitId: null,

@@ -1,7 +1,7 @@
 import { freshRepair } from '@/ui/workspace/fresh';
 import { effectsOf, METHODS, methodOf } from '../method';
 import { BASES } from '../system';
-import { BROKE, type BrokeId } from '../void';
+import { BROKE, type BrokeId, measured } from '../void';
 import {
   basesOf,
   chainMends,
@@ -12,6 +12,7 @@ import {
   piecesOf,
   READY_CHAINS,
   Repair,
+  takesFace,
   whyNotNext,
   withChain,
 } from '.';
@@ -52,6 +53,9 @@ test('what was bared round a fill is coated with it: no ring of bare metal or du
   // A skim covers the strip of mesh, not the crack under it; of a bay it is measured how large it is.
   expect(beyond('mesh-skim')).toBe(100);
   expect(beyond('crack-skim')).toBeNull();
+  // Taken anew, after a void of its own was tried, it goes as far again.
+  const dent = begun(READY_CHAINS.find((c) => c.id === 'dent-coat')!);
+  expect(takesFace(dent, 'p1', measured(0.2, 'film'))).toMatchObject({ from: 'face', of: 'p1', beyondMm: 100 });
   // A skim and a colour go as far as what lies under them.
   expect(beyond('patch-skim')).toBe(0);
 });

@@ -1,5 +1,5 @@
 import { methodOf } from '@/core/method';
-import { firstThickness, passName, type Takes, whoseThickness } from '@/core/plan';
+import { baredMm, firstThickness, passName, type Takes, takesFace, whoseThickness } from '@/core/plan';
 import type { RepairView } from '@/core/record';
 import { unmeasured } from '@/core/void';
 import { phrase } from '@/words';
@@ -13,6 +13,7 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
   const { takes, method: asked, sheetId } = draft.passes[id]!;
   const method = methodOf(asked.id);
   const sheet = useWorkspace().sheets.get(sheetId ?? '') ?? null;
+  const bared = takes.from === 'face' ? baredMm(draft, takes.of) : 0;
   const whose = takes.from === 'face' && method ? whoseThickness(method, sheet, takes.thickness) : null;
   const ref = { id: draft.id, passId: id };
   const setTakes = (to: Takes) => changePass(ref, (p) => ({ ...p, takes: to }), 'takes');
@@ -35,18 +36,8 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
           const [from, of] = value.split(' ');
           if (from === 'own') setTakes({ from });
           else if (from === 'left') setTakes({ from, of: of! });
-          else
-            setTakes({
-              from: 'face',
-              of: of!,
-              thickness:
-                takes.from === 'face'
-                  ? takes.thickness
-                  : method
-                    ? firstThickness(method, sheet)
-                    : unmeasured(1, 'gauge'),
-              beyondMm: takes.from === 'face' ? takes.beyondMm : 0,
-            });
+          else if (takes.from === 'face') setTakes({ ...takes, of: of! });
+          else setTakes(takesFace(draft, of!, method ? firstThickness(method, sheet) : unmeasured(1, 'film')));
         }}
       />
       {takes.from === 'face' && (
@@ -71,13 +62,18 @@ export function TakesFields({ whole: { draft }, id }: { readonly whole: RepairVi
               <WhoseThickness whose={whose} />
             </div>
           )}
-          <QuantityField
-            kind="length"
-            label="Beyond it all round"
-            value={takes.beyondMm}
-            check={(v) => (v >= 0 && v <= 1000 ? null : 'From nothing to 1 m.')}
-            onChange={(t) => setFace({ beyondMm: t.value }, 'beyond')}
-          />
+          <div>
+            <QuantityField
+              kind="length"
+              label="Beyond it all round"
+              value={takes.beyondMm}
+              check={(v) => (v >= 0 && v <= 1000 ? null : 'From nothing to 1 m.')}
+              onChange={(t) => setFace({ beyondMm: t.value }, 'beyond')}
+            />
+            {bared > 0 && takes.beyondMm === bared && (
+              <span className="soft text-sm">as far as it is bared (Grenko’s)</span>
+            )}
+          </div>
         </div>
       )}
     </>

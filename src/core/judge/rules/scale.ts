@@ -42,7 +42,7 @@ export const scaleRules: Readonly<Record<string, Rule>> = {
     const read = smallestReadG(r, repair.scaleStepG, tolerance);
     // All that stands in the pot, to its two liquids.
     const { A, B, C, D } = smallest.massG;
-    const filled = (A + B + C + D) / (A + B);
+    const atOnceG = read && ((read.a + read.b) * (A + B + C + D)) / (A + B);
     const counted = (['drops', 'strip'] as const).find((way) => systemKind(sheet.kind).ways.includes(way));
     return [
       F.scale(
@@ -79,13 +79,8 @@ export const scaleRules: Readonly<Record<string, Rule>> = {
               ? counted !== undefined && repair.bench[COUNTED[counted]] !== null
                 ? [{ say: WAYS[counted](), set: { path: ['bench', 'way'], value: counted } }]
                 : []
-              : read
-                ? [
-                    {
-                      say: WAYS.least({ all: grams((read.a + read.b) * filled) }),
-                      set: { path: ['leastG'], value: (read.a + read.b) * filled },
-                    },
-                  ]
+              : atOnceG
+                ? [{ say: WAYS.least({ all: grams(atOnceG) }), set: { path: ['leastG'], value: atOnceG } }]
                 : []),
           ],
         },
