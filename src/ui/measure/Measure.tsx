@@ -256,8 +256,7 @@ function Side({ view, at }: StageProps) {
     return (
       <>
         <Answer over="the void holds" digits="—" beside="not measured yet" />
-        {/* Whoever pressed “a void of its own” finds the way back where he left it. */}
-        {at.whole.draft.chain[0] !== repair.passId && <TakenHere whole={at.whole} id={repair.passId} shapes={[]} />}
+        {taken && <TakenHere whole={at.whole} id={repair.passId} shapes={[]} />}
         <StageFindings at={at} zone={view.job.zone} stage="measure" />
         <StillNeeds texts={plan.open.measure} />
       </>
