@@ -167,7 +167,7 @@ describe('a sheet typed in the order in which it is printed', () => {
     await act(page.getByRole('button', { name: 'Paste a whole table' }).click());
     await act(
       page
-        .getByLabel('Table, as it stands in the sheet')
+        .getByLabel('Text or table, as it stands in the sheet')
         .fill('Temp °C\tPot life (min)\tHandling (h)\tRemarks\n10\t60\t24\tstir\n20\t30\t10\t'),
     );
     expect(await page.getByLabel('“Handling” is').inputValue()).toBe('release');
@@ -196,7 +196,7 @@ describe('a sheet typed in the order in which it is printed', () => {
     const page = await yard.page();
     await page.goto(`${base()}/shelf/new`);
     await page.getByRole('button', { name: 'Paste a whole table' }).click();
-    const table = page.getByLabel('Table, as it stands in the sheet');
+    const table = page.getByLabel('Text or table, as it stands in the sheet');
     const take = page.getByRole('button', { name: 'Take these times' });
     await table.fill('stir well');
     await page.getByText('No temperatures with times beside them').waitFor();
@@ -215,7 +215,7 @@ describe('a sheet typed in the order in which it is printed', () => {
     await page.goto(`${base()}/shelf/new`);
     await page.getByRole('button', { name: 'Paste a whole table' }).click();
     await page
-      .getByLabel('Table, as it stands in the sheet')
+      .getByLabel('Text or table, as it stands in the sheet')
       .fill('Pot life (100 g) at 20 °C: ca. 30 min\nRecoat: 4 - 24 h\nFull cure after 7 days\nDensity 1.1 kg/l');
     expect(await page.getByLabel('“Recoat, from” is').inputValue()).toBe('recoat-from');
     expect(await page.getByLabel('“Recoat, until” is').inputValue()).toBe('recoat-until');
@@ -226,6 +226,41 @@ describe('a sheet typed in the order in which it is printed', () => {
     expect(await typed('Recoat until')).toBe('20 C: 24 h');
     expect(await typed('Full cure')).toBe('20 C: 7 days');
     await page.getByText('from when mixing begins, on the pot, for a pot of 100 g').waitFor();
+  });
+
+  test('a whole page of a sheet fills the form: what was typed stays, of two times of one meaning the safe one is a press', async () => {
+    const page = await yard.page();
+    await page.goto(`${base()}/shelf/new`);
+    await page.getByLabel('Name', { exact: true }).fill('Two tin paste');
+    await type(page, 'Base from', '12 °C');
+    await page.getByRole('button', { name: 'Paste the text of the sheet' }).click();
+    await page
+      .getByLabel('Text or table, as it stands in the sheet')
+      .fill(
+        'Packaging: A 1 kg + B 0.5 kg\nMixing ratio 2:1 by weight\nPot life 45 min at 20 °C\nClamp time 6 h at 20 °C\n' +
+          'Handling strength 8 h at 20 °C\nFull load 1 day at 20 °C\nBond line 0.2 to 1 mm\nApplication temperature 10 to 30 °C',
+      );
+    const take = page.getByRole('button', { name: 'Take these times and figures' });
+    await page.getByText('Two of them are said to be “Release of clamps”.').waitFor();
+    expect(await take.isDisabled()).toBe(true);
+    await page.getByRole('button', { name: 'Take “Handling strength”, the longer' }).click();
+    await page.getByText('typed there: 12 °C').waitFor();
+    expect(await page.getByRole('checkbox', { name: /^Base from: 10 °C/ }).isChecked()).toBe(false);
+    await page.getByRole('checkbox', { name: /^Gap or bond line to/ }).uncheck();
+    await take.click();
+    const typed = (label: string) => page.getByLabel(label, { exact: true }).first().inputValue();
+    expect(await page.getByLabel('Release of clamps: as on the sheet').inputValue()).toBe('20 C: 8 h');
+    for (const [label, text] of [
+      ['Base from', '12 °C'],
+      ['Base to', '30 °C'],
+      ['Gap or bond line from', '0.2 mm'],
+      ['Gap or bond line to', ''],
+      ['Pack, as printed on it', 'A 1 kg + B 0.5 kg'],
+    ] as const)
+      expect([label, await typed(label)]).toEqual([label, text]);
+    await page.getByRole('button', { name: /Put it on the shelf/ }).click();
+    await page.waitForURL(/\/shelf\/(?!new)/);
+    await page.getByText('2 : 1 by weight').waitFor();
   });
 
   test('a window typed as one time is parted with a press, and a pot told with its time goes to its field', async () => {
@@ -277,7 +312,7 @@ describe('a sheet typed in the order in which it is printed', () => {
     await page.goto(`${base()}/shelf/new`);
     await page.getByLabel('A to B, with its basis').fill('2:1');
     await page.getByRole('button', { name: 'Paste a whole table' }).click();
-    await page.getByLabel('Table, as it stands in the sheet').waitFor();
+    await page.getByLabel('Text or table, as it stands in the sheet').waitFor();
     await page.getByText(/ratio by weight is not a ratio by volume/).waitFor();
   });
 });
@@ -376,7 +411,7 @@ describe('an ordinary repair planned from nothing, its sheet included, counted i
     await hand.type('Pack, as printed on it', '20 kg kit');
     await hand.press('button', 'Paste a whole table');
     await hand.type(
-      'Table, as it stands in the sheet',
+      'Text or table, as it stands in the sheet',
       'Temp\tPot life\tNext layer\tGrind\tLoad\n10 °C\t60 min\t10 h\t24 h\t3 d\n20 °C\t30 min\t5 h\t12 h\t1 d',
     );
     await hand.press('button', 'Take these times');

@@ -236,7 +236,7 @@ test('three rooms out of bags: water as the bag says, a trowel by its notch, and
 const pasted = async (page: Page, lines: string): Promise<readonly string[]> => {
   await page.getByRole('button', { name: 'Paste a whole table' }).click();
   await page.locator('textarea').first().fill(lines);
-  const table = page.getByRole('region', { name: 'A whole table' });
+  const table = page.getByRole('region', { name: 'The text of the sheet' });
   await table.getByRole('combobox').first().waitFor();
   const taken = await table
     .locator('select')

@@ -10,6 +10,8 @@ export * from './milestone';
 export * from './mixed';
 export * from './pack-text';
 export * from './pasted';
+export * from './pasted-facts';
+export type { PastedField } from './pasted-fields';
 export * from './pasted-time';
 export * from './pasted-words';
 export * from './proportion';

@@ -116,3 +116,33 @@ export const linesOf = (time: PastedTime, unit: ClockUnit | null = time.unit): s
 /** Whether its bare numbers have no unit yet. */
 export const wantsUnit = (time: PastedTime): boolean =>
   time.unit === null && time.cells.some((c) => !/[a-z]/i.test(c.time));
+
+/** Minutes of a cell: its longer end where one waits, its shorter where one works. */
+function minutesOf(cell: string, clock: 'working' | 'waiting'): number {
+  const ends = (partTimeLine(cell)?.times ?? []).map((text) => {
+    const read = parseQuantity('duration', text, 'metric');
+    return read.ok ? read.value : Number.NaN;
+  });
+  return clock === 'waiting' ? Math.max(...ends) : Math.min(...ends);
+}
+
+/**
+ * Of two times that a sheet prints for one milestone the one that is safe: the longer wait, the shorter working time.
+ * @returns null where neither is so at every temperature, or they share none
+ */
+export function saferOf(
+  one: PastedTime,
+  other: PastedTime,
+  clock: 'working' | 'waiting',
+  unit: (time: PastedTime) => ClockUnit | null = (time) => time.unit,
+): PastedTime | null {
+  const told = (time: PastedTime, cell: string) =>
+    minutesOf(/[a-z]/i.test(cell) ? cell : `${cell} ${unit(time) ?? ''}`, clock);
+  const apart = one.cells.flatMap((c) => {
+    const same = other.cells.find((o) => o.temp === c.temp);
+    return same ? [told(one, c.time) - told(other, same.time)] : [];
+  });
+  const longer = apart.every((d) => d >= 0) ? one : apart.every((d) => d <= 0) ? other : null;
+  if (!apart.length || !longer) return null;
+  return clock === 'waiting' ? longer : longer === one ? other : one;
+}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { SystemKindId } from './kinds';
 import { MILESTONES, type MilestoneId } from './milestone';
 import { readPasted } from './pasted';
-import { linesOf, wantsUnit, windowIn } from './pasted-time';
+import { linesOf, type PastedTime, saferOf, wantsUnit, windowIn } from './pasted-time';
 import { milestoneMeant } from './pasted-words';
 import { parseTable } from './table-text';
 
@@ -391,3 +391,31 @@ test.each([
   ['recoat-from', 'soon to 4 h'],
   ['recoat-from', ''],
 ] as const)('%s typed as “%s” is none', (kind, text) => expect(windowIn(kind, text)).toBeNull());
+
+describe('two times that a sheet prints for one milestone', () => {
+  const [clamp, handling, later] = readPasted(
+    'Clamp time 6 h at 20 C\nHandling strength 8 h at 20 C\nFixture time 12 h at 10 C',
+    'paste',
+  ) as [PastedTime, PastedTime, PastedTime];
+  test('where one waits the longer is safe, where one works the shorter', () => {
+    for (const pair of [[clamp, handling] as const, [handling, clamp] as const]) {
+      expect(saferOf(...pair, 'waiting')).toBe(handling);
+      expect(saferOf(...pair, 'working')).toBe(clamp);
+    }
+  });
+  test('neither, where they are told at other temperatures or cross each other', () => {
+    expect(saferOf(clamp, later, 'waiting')).toBeNull();
+    const [one, other] = readPasted('°C | Clamp (h) | Handling (h)\n10 | 8 | 12\n20 | 6 | 4', 'paste') as [
+      PastedTime,
+      PastedTime,
+    ];
+    expect(saferOf(one, other, 'waiting')).toBeNull();
+  });
+  test('bare numbers by their units: an hour is longer than thirty minutes', () => {
+    const [one, other] = readPasted('°C | Clamp (min) | Handling (h)\n10 | 30 | 1\n20 | 20 | 1', 'paste') as [
+      PastedTime,
+      PastedTime,
+    ];
+    expect(saferOf(one, other, 'waiting')).toBe(other);
+  });
+});

@@ -29,6 +29,7 @@ export const ESTIMABLE = [
   'mixerReach',
   'wetness',
   'ratio',
+  'doseUsual',
 ] as const;
 export type EstimableField = (typeof ESTIMABLE)[number];
 

@@ -1,4 +1,5 @@
 'use client';
+import { ClipboardPaste } from 'lucide-react';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { type DefaultValues, useForm } from 'react-hook-form';
@@ -20,6 +21,8 @@ import { blankDraft, type KitDraft, type SheetDraft } from './draft';
 import { FurtherFields } from './FurtherFields';
 import { KitsFields } from './KitsFields';
 import { LimitFields } from './LimitFields';
+import { PasteSheet } from './PasteSheet';
+import { withFacts, withTimes } from './paste-draft';
 import { RatioFields } from './RatioFields';
 import { readDraft } from './read-draft';
 import { goToField, labelOfField, type SheetFields, SheetFieldsContext, useExamples } from './sheet-fields';
@@ -119,6 +122,12 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
       if (both) set(both);
       left(field);
     },
+    take: (times, facts) => {
+      const found = withFacts(draft, facts);
+      const kit = found.kits[0];
+      set({ ...(kit ? withPack(found, kit, system) : found), times: withTimes(draft.times, times) });
+      for (const { field } of facts) if (field !== 'pack' && field !== 'yieldMl') left(field);
+    },
   };
   const submit = form.handleSubmit(
     async (sheet) => {
@@ -170,6 +179,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
       {!before && <LikeAnother />}
       <form noValidate onSubmit={(e) => void submit(e)}>
         <WhatItIs />
+        <PasteWhole />
         <Heading>What is in a pack</Heading>
         <KitsFields
           kind={draft.kind}
@@ -194,7 +204,6 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         <Heading>Times</Heading>
         <TimesFields
           times={draft.times}
-          kind={draft.kind}
           family={draft.family}
           system={system}
           faults={faults}
@@ -251,6 +260,19 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
         </div>
       </form>
     </SheetFieldsContext>
+  );
+}
+
+/** The text of a sheet that lies there as a file: what it tells fills the form. */
+function PasteWhole() {
+  const [pasting, setPasting] = useState(false);
+  return (
+    <div className="mt-3">
+      <button type="button" className="btn text-sm" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+        <ClipboardPaste size={15} aria-hidden="true" /> Paste the text of the sheet
+      </button>
+      {pasting && <PasteSheet onClose={() => setPasting(false)} />}
+    </div>
   );
 }
 

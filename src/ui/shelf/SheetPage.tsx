@@ -164,6 +164,7 @@ const ESTIMATES: Readonly<Record<EstimableField, string>> = {
   mixerPurge: 'first shots',
   mixerReach: 'reach of the mixer',
   ratio: 'ratio',
+  doseUsual: 'usual dose, the middle of its range',
 };
 
 /** What the sheet says beside its times. */
@@ -177,7 +178,9 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const says = (field: string, kind: Kind, value: number | null) => {
     if (value === null) return '…';
     const [mine, paper] = [format(kind, value).text, s.printed[field] === undefined ? '' : said(s, field, kind, value)];
-    return paper && paper !== mine ? phrase`${mine} (printed ${paper})` : mine;
+    // 10 C is 10 °C.
+    const plain = (text: string) => text.replace(/[°\s\u00a0]/g, '');
+    return paper && plain(paper) !== plain(mine) ? phrase`${mine} (printed ${paper})` : mine;
   };
   const one = (field: string, kind: Kind, value: number | null) => (value === null ? null : says(field, kind, value));
   const limit = (id: NumberLimit, kind: Kind) => one(`limits.${id}`, kind, l[id]);

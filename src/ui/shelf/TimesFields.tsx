@@ -15,14 +15,14 @@ import {
   type RunsOn,
   STARTS,
   type StartId,
-  type SystemKindId,
   windowIn,
 } from '@/core/system';
 import type { UnitSystem } from '@/core/units';
 import { figure, phrase } from '@/words';
 import { blankTime, type DraftFaults, type TimeDraft } from './draft';
 import { Pick, Typed } from './fields';
-import { PasteTable, type TakenTime } from './PasteTable';
+import { PasteSheet } from './PasteSheet';
+import { type TakenTime, withTimes } from './paste-draft';
 import { useExamples } from './sheet-fields';
 import { TimeChart } from './TimeChart';
 
@@ -31,7 +31,6 @@ const IDS = Object.keys(MILESTONES) as MilestoneId[];
 /** Times as the sheet prints them, each with the picture of what was understood beside it. */
 export function TimesFields({
   times,
-  kind,
   family,
   system,
   faults,
@@ -39,7 +38,6 @@ export function TimesFields({
   onLeave,
 }: {
   times: readonly TimeDraft[];
-  kind: SystemKindId;
   family: FamilyId;
   system: UnitSystem;
   faults: DraftFaults;
@@ -51,19 +49,7 @@ export function TimesFields({
   const set = (key: string, over: Partial<TimeDraft>) =>
     onChange(times.map((t) => (t.key === key ? { ...t, ...over } : t)));
   const others = IDS.filter((id) => !times.some((t) => t.kind === id));
-  const take = (found: readonly TakenTime[]) => {
-    const filled = (t: TimeDraft, { text, reference }: TakenTime): TimeDraft => ({
-      ...t,
-      text,
-      reference: t.runsOn === 'pot' && reference ? reference : t.reference,
-    });
-    const known = times.map((t) => {
-      const mine = found.find((f) => f.kind === t.kind);
-      return mine ? filled(t, mine) : t;
-    });
-    const further = found.filter((f) => !times.some((t) => t.kind === f.kind)).map((f) => filled(blankTime(f.kind), f));
-    onChange([...known, ...further]);
-  };
+  const take = (found: readonly TakenTime[]) => onChange(withTimes(times, found));
   return (
     <>
       <p className="soft text-sm mb-2">
@@ -75,16 +61,7 @@ export function TimesFields({
           <ClipboardPaste size={15} aria-hidden="true" /> Paste a whole table
         </button>
       </p>
-      {pasting && (
-        <PasteTable
-          kind={kind}
-          onTake={(found) => {
-            take(found);
-            setPasting(false);
-          }}
-          onClose={() => setPasting(false)}
-        />
-      )}
+      {pasting && <PasteSheet onClose={() => setPasting(false)} />}
       {times.map((t) => (
         <TimeRow
           key={t.key}

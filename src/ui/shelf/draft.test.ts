@@ -382,7 +382,7 @@ describe('a bag that is mixed with water', () => {
     expect(kit(bag({}, '3.4 kg')).B).toBe(3400);
   });
   test('without a dose it is asked for as before, and a hardener is never taken for water', () => {
-    expect(faults(bag({ doseUsual: '' })).doseUsual).toBeDefined();
+    expect(faults(bag({ doseUsual: '', doseMin: '' })).doseUsual).toBeDefined();
     const d = paste();
     const none = { ...d, kits: [{ ...d.kits[0]!, massG: { ...d.kits[0]!.massG, B: '' } }] };
     expect(faults(none)[`kits.${d.kits[0]!.key}.b`]).toBeDefined();

@@ -290,7 +290,7 @@ export function draftOf(s: SheetRevision): SheetDraft {
     dByWeight: s.printed.dByWeight ?? maybe(s.ratio.dByWeight, ''),
     doseMin: s.printed.doseMin ?? maybe(s.dose?.minPct ?? null, ' %'),
     doseMax: s.printed.doseMax ?? maybe(s.dose?.maxPct ?? null, ' %'),
-    doseUsual: s.printed.doseUsual ?? maybe(s.dose?.usualPct ?? null, ' %'),
+    doseUsual: s.estimated.includes('doseUsual') ? '' : (s.printed.doseUsual ?? maybe(s.dose?.usualPct ?? null, ' %')),
     doseOf: s.dose?.of ?? '',
     mixMin: as('mixMin', 'duration', s.mixMin),
     mixRpm: s.mixRpm ? phrase`${s.mixRpm.from} to ${s.mixRpm.to}` : '',

@@ -202,12 +202,23 @@ function dosePer(read: Reader, d: SheetDraft, field: DoseField, parts: readonly 
   return massA === null ? null : (100 * massB) / massA;
 }
 
+/** Whether a dose is told as a range alone, as most sheets print it: its middle is usual then. */
+const isRangeAlone = (d: SheetDraft): boolean =>
+  !d.doseUsual.trim() && d.doseMin.trim() !== '' && d.doseMax.trim() !== '';
+
+/** One end or the usual of a dose, %; null where it cannot be read yet. */
+function dosePct(read: Reader, d: SheetDraft, field: DoseField, parts: readonly Part[]): number | null {
+  const per = dosePer(read, d, field, parts);
+  if (per !== null) return d.doseOf === 'total' ? (100 * per) / (100 + per) : per;
+  const typed = readQuantity('percent', d[field], read.system);
+  return typed.ok && typed.value > 0 ? typed.value : null;
+}
+
 /** The usual dose, %; null where it cannot be read yet. */
 export function usualDosePct(read: Reader, d: SheetDraft, parts: readonly Part[]): number | null {
-  const per = dosePer(read, d, 'doseUsual', parts);
-  if (per !== null) return d.doseOf === 'total' ? (100 * per) / (100 + per) : per;
-  const typed = readQuantity('percent', d.doseUsual, read.system);
-  return typed.ok && typed.value > 0 ? typed.value : null;
+  if (!isRangeAlone(d)) return dosePct(read, d, 'doseUsual', parts);
+  const [min, max] = (['doseMin', 'doseMax'] as const).map((field) => dosePct(read, d, field, parts));
+  return min && max ? (min + max) / 2 : null;
 }
 
 /** The range of a dose; one that is not printed at an end ends at what is usual. Null for a kind that is not dosed. */
@@ -222,7 +233,9 @@ export function doseOf(read: Reader, d: SheetDraft, parts: readonly Part[]): She
     if (d[field].trim()) read.printed[field] = d[field].trim().slice(0, 60);
     return of === 'total' ? (100 * per) / (100 + per) : per;
   };
-  const usualPct = pct('doseUsual');
+  const ends = isRangeAlone(d) ? { min: pct('doseMin'), max: pct('doseMax') } : null;
+  if (ends) read.takeAsUsual('doseUsual');
+  const usualPct = ends ? (ends.min + ends.max) / 2 : pct('doseUsual');
   const [minPct, maxPct] = (['doseMin', 'doseMax'] as const).map((field) => (d[field].trim() ? pct(field) : usualPct));
   if (!of) read.say('doseOf', 'A % without its whole has no meaning: is it of part A or of the total?');
   if (minPct! > maxPct!) read.say('doseMax', 'The range has its ends swapped.');

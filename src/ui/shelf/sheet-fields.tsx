@@ -1,8 +1,10 @@
 'use client';
 import { createContext, type ReactNode, useContext } from 'react';
+import type { PastedFact } from '@/core/system';
 import { usePrefs } from '../workspace/prefs';
 import type { DraftFaults, SheetDraft } from './draft';
 import { Typed } from './fields';
+import type { TakenTime } from './paste-draft';
 
 /** Fields of a draft that are plain text. */
 export type TextField = { [K in keyof SheetDraft]: SheetDraft[K] extends string ? K : never }[keyof SheetDraft];
@@ -14,6 +16,8 @@ export interface SheetFields {
   readonly set: (over: Partial<SheetDraft>) => void;
   /** A field was left: what is wrong with it is said now. */
   readonly left: (field: string) => void;
+  /** What was found in a pasted text is put into its fields. */
+  readonly take: (times: readonly TakenTime[], facts: readonly PastedFact[]) => void;
 }
 
 export const SheetFieldsContext = createContext<SheetFields | null>(null);

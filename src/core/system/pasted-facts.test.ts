@@ -1,0 +1,198 @@
+import fc from 'fast-check';
+import type { UnitSystem } from '../units';
+import type { SystemKindId } from './kinds';
+import { factsIn } from './pasted-facts';
+
+const told = (text: string, kind: SystemKindId = 'paste', system: UnitSystem = 'metric') =>
+  Object.fromEntries(factsIn(text, { kind, system }).map(({ field, text: value }) => [field, value]));
+
+test('the page of a paste: packs, ratio, densities, limits and storage, and no time is taken for a figure', () => {
+  expect(
+    told(`Two-tin paste
+Colour: grey
+Packaging: A 1 kg + B 0.5 kg
+Mixing ratio: 2 : 1 by weight
+Density: A 1.42 kg/l, B 1.06 kg/l
+Pot life (150 g) at 20 °C: 45 min
+Open time 60 min
+Application temperature: +10 °C to +30 °C
+Bond line thickness 0.2 - 1 mm
+Relative humidity max. 85 %
+Surface at least 3 °C above dew point
+Glass transition temperature: 54 °C
+Service temperature -30 to +60 °C
+Store between 5 and 30 °C
+Shelf life: 24 months`),
+  ).toEqual({
+    pack: 'A 1 kg + B 0.5 kg',
+    ratio: '2:1 by weight',
+    densityA: '1.42 kg/l',
+    densityB: '1.06 kg/l',
+    'limits.baseMinC': '10 °C',
+    'limits.baseMaxC': '30 °C',
+    'limits.bondMinMm': '0.2 mm',
+    'limits.bondMaxMm': '1 mm',
+    'limits.humidityMaxPct': '85 %',
+    'limits.dewMarginK': '3 K',
+    'limits.glassC': '54 °C',
+    'limits.serviceMaxC': '60 °C',
+    storeMin: '5 °C',
+    storeMax: '30 °C',
+    shelfMonths: '24',
+    colour: 'grey',
+  });
+});
+
+test('a bag of mortar: water to the bag as a range, yield, layers, the largest grain, and the concrete’s age', () => {
+  expect(
+    told(
+      `Supplied in: 25 kg bag
+Water demand: 3.0 to 3.5 litres per 25 kg bag
+Yield approx. 13 litres per bag
+Density of fresh mortar 2.1 kg/dm³
+Layer thickness min. 10 mm, max. 50 mm
+Maximum grain size 3 mm
+Do not apply below 5 °C or above 30 °C
+Concrete must be at least 28 days old
+Working time 45 min at 20 °C`,
+      'cement-water',
+    ),
+  ).toEqual({
+    pack: '25 kg bag',
+    doseMin: '3.0 litres to 25 kg',
+    doseMax: '3.5 litres to 25 kg',
+    yieldMl: '13 litres',
+    mixed: '2.1 kg/dm³',
+    'limits.liftMinMm': '10 mm',
+    'limits.liftMaxMm': '50 mm',
+    'limits.grainMm': '3 mm',
+    'limits.baseMinC': '5 °C',
+    'limits.baseMaxC': '30 °C',
+    'limits.baseAgeMinDays': '28',
+  });
+});
+
+test('labels and figures of two columns that were copied one under the other', () => {
+  expect(
+    told(
+      'Mixing ratio\n100 : 48 by weight\nSubstrate temperature\nmin. 8 °C\nLayer thickness\nmax. 30 mm',
+      'liquid-resin',
+    ),
+  ).toEqual({ ratio: '100:48 by weight', 'limits.baseMinC': '8 °C', 'limits.liftMaxMm': '30 mm' });
+});
+
+test('a line that says several things says each of them', () => {
+  expect(told('Application temperature 5 to 30 °C, relative humidity below 85 %, base dry', 'liquid-resin')).toEqual({
+    'limits.baseMinC': '5 °C',
+    'limits.baseMaxC': '30 °C',
+    'limits.humidityMaxPct': '85 %',
+  });
+  expect(told('Up to 20 mm on walls; overhead 10 mm', 'mortar-kit')).toEqual({
+    'limits.sagWallMm': '20 mm',
+    'limits.sagOverheadMm': '10 mm',
+  });
+  expect(told('Paddle at 300 - 400 rpm for 3 minutes', 'mortar-kit')).toEqual({ mixRpm: '300 to 400' });
+});
+
+test('a ratio on both bases; one without its basis is left for the form to ask', () => {
+  expect(told('Mixing ratio 2:1 by volume, 100:42 by weight')).toEqual({
+    ratio: '2:1 by volume',
+    also: '100:42 by weight',
+  });
+  expect(told('Mix ratio A:B 3:1')).toEqual({ ratio: '3:1' });
+  expect(told('Ratio by weight 100 to 38')).toEqual({ ratio: '100:38 by weight' });
+  expect(told('Mixed by volume: 4 parts A to 1 part B')).toEqual({ ratio: '4:1 by volume' });
+});
+
+test('what is dosed has a dose and no ratio; its range is a range', () => {
+  expect(told('Hardener addition 1 - 3 %\nMixing ratio 100:2 by weight', 'polyester-filler')).toEqual({
+    doseMin: '1 %',
+    doseMax: '3 %',
+  });
+  expect(told('Catalyst: 2 %', 'finish-resin')).toEqual({ doseUsual: '2 %' });
+  // Two tins have no dose.
+  expect(told('Hardener 50 %')).toEqual({});
+});
+
+test('what it covers, by area or by area and millimetre, and never a word more', () => {
+  expect(told('Coverage: 6.5 m²/L per coat', 'liquid-resin')).toEqual({ covers: '6.5 m²/L' });
+  expect(told('Consumption approx. 150 - 200 g/m² per coat', 'liquid-resin')).toEqual({ covers: '150 - 200 g/m²' });
+  expect(told('Consumption: 1.7 kg/m² per mm', 'mortar-kit')).toEqual({ coverage: '1.7' });
+  expect(told('Coverage 0.8 m²')).toEqual({});
+});
+
+test('of several sizes of pack nobody knows which is meant', () => {
+  expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
+  expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });
+  expect(told('Supplied in 300 mL cartridges', 'anchor-pack')).toEqual({ pack: '300 mL cartridges' });
+});
+
+test('German sheets', () => {
+  expect(
+    told(
+      `Mischungsverhältnis 100 : 25 nach Gewicht
+Verarbeitungstemperatur: mind. +8 °C, max. +30 °C
+Luftfeuchtigkeit höchstens 80 %
+Restfeuchte max. 4 %
+Schichtdicke 5 bis 40 mm
+Haltbarkeit 12 Monate
+Lagerung 10 bis 25 °C`,
+      'mortar-kit',
+    ),
+  ).toEqual({
+    ratio: '100:25 by weight',
+    'limits.baseMinC': '8 °C',
+    'limits.baseMaxC': '30 °C',
+    'limits.humidityMaxPct': '80 %',
+    'limits.moistureMaxPct': '4 %',
+    'limits.liftMinMm': '5 mm',
+    'limits.liftMaxMm': '40 mm',
+    shelfMonths: '12',
+    storeMin: '10 °C',
+    storeMax: '25 °C',
+  });
+});
+
+test('degrees Fahrenheit and inches stay as they are printed', () => {
+  expect(told('Surface temperature 50 to 90 °F\nMaximum layer thickness 1 in', 'mortar-kit', 'us')).toEqual({
+    'limits.baseMinC': '50 °F',
+    'limits.baseMaxC': '90 °F',
+    'limits.liftMaxMm': '1 in',
+  });
+});
+
+test('a temperature that is no limit is none, and a bulk density is no density', () => {
+  expect(told('Base temperature 23 °C\nBulk density 1.4 kg/l\nFilm thickness 120 µm')).toEqual({});
+  expect(told('Density 1.5 - 1.6 kg/l')).toEqual({});
+});
+
+test('of two lines for one field the first counts', () => {
+  expect(told('Layer thickness max. 20 mm\nLayer thickness max. 30 mm', 'mortar-kit')).toEqual({
+    'limits.liftMaxMm': '20 mm',
+  });
+});
+
+test('anything may be pasted: it ends, and whatever comes of it is text', () => {
+  const word = fc.constantFrom(
+    'Density',
+    'min.',
+    '12',
+    '3:1',
+    '°C',
+    'mm',
+    '%',
+    'A',
+    ':',
+    '\n',
+    'water',
+    'per',
+    '25 kg',
+  );
+  fc.assert(
+    fc.property(fc.array(fc.oneof(word, fc.string({ maxLength: 8 })), { maxLength: 60 }), (words) => {
+      for (const fact of factsIn(words.join(' '), { kind: 'cement-water', system: 'metric' }))
+        expect(fact.text).toMatch(/\S/);
+    }),
+  );
+  expect(factsIn(`Density ${'1'.repeat(100_000)}`, { kind: 'paste', system: 'metric' })).toEqual([]);
+});

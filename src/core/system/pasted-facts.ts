@@ -1,0 +1,89 @@
+import type { UnitSystem } from '../units';
+import type { SystemKindId } from './kinds';
+import { ANY_TIME } from './pasted-cells';
+import { FACTS, type PastedField, type SheetLine } from './pasted-fields';
+import { plainHeading } from './pasted-words';
+import { plainLine } from './time-line';
+
+/** What a sheet tells beside its times: the field of the form it belongs to, and the text that field takes. */
+export interface PastedFact {
+  readonly field: PastedField;
+  /** What the sheet calls it. */
+  readonly heading: string;
+  readonly text: string;
+}
+
+/** No line of figures is longer; what is, is prose with nothing for us in it. */
+const LONGEST_LINE = 300;
+/** More lines than any sheet has. */
+const MOST_LINES = 2_000;
+const FIRST_FIGURE = /(?:[<>≥≤~±]=?\s*)?(?:(?<![\p{L}\d])[+-])?\d|[½¼¾]/u;
+/** A label alone, its figure on the line below: what is left of a table of two columns. */
+const GOES_ON = /^(?:[<>≥≤~±+\-\d½¼¾]|(?:min|max|approx|ca|from|between|at least|at most|up to|not)\b)/i;
+
+/** Lines of a sheet, a label with the figure that stands below it as one; several sayings of a line each by itself. */
+function linesIn(text: string): readonly string[] {
+  const lines = text
+    .split(/\r?\n/, MOST_LINES)
+    .map((line) => line.replace(/\t| {2,}/g, ' ').trim())
+    .filter((line) => line.length <= LONGEST_LINE)
+    .map(plainLine)
+    .filter(Boolean);
+  const joined: string[] = [];
+  for (const [i, line] of lines.entries()) {
+    const above = lines[i - 1];
+    if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line)) joined[joined.length - 1] = `${above} ${line}`;
+    else joined.push(line);
+  }
+  return joined.flatMap((line) => line.split(/;\s+|\.\s+(?=\p{Lu})/u)).flatMap(sayings);
+}
+
+/** Pieces of a line that commas part, where each begins with what it is about; ends of one range stay together. */
+function sayings(line: string): readonly string[] {
+  const pieces: string[] = [];
+  for (const piece of line.split(/,\s+/)) {
+    const words = piece.slice(0, Math.max(0, piece.search(FIRST_FIGURE))).toLowerCase();
+    const isOwn = !GOES_ON.test(piece) && words !== '' && FACTS.some((row) => row.words.test(words));
+    if (isOwn || !pieces.length) pieces.push(piece);
+    else pieces[pieces.length - 1] += `, ${piece}`;
+  }
+  return pieces;
+}
+
+function partLine(line: string, of: Pick<SheetLine, 'kind' | 'system'>): SheetLine {
+  const at = line.search(FIRST_FIGURE);
+  const words = at < 0 ? line : line.slice(0, at);
+  return {
+    ...of,
+    line,
+    called: plainHeading(words.split(':')[0]!),
+    heading: plainHeading(words).toLowerCase(),
+    value: at < 0 ? '' : line.slice(at).trim(),
+    tellsTime: line.search(ANY_TIME) >= 0,
+  };
+}
+
+/**
+ * Reads what a sheet’s text tells beside its times: ratio, packs, densities, dose, coverage, limits of base, air and
+ * thickness, storage. Of two lines for one field the first counts; what cannot be read with certainty is left out.
+ * @param text of the sheet as it was copied, in English or German
+ * @param of the kind of the sheet, which says what its thickness means and whether it has a ratio or a dose
+ * @returns in the order of the form
+ * @example factsIn('Mixing ratio 2:1 by volume\nBase temperature 5 to 30 °C', { kind: 'paste', system: 'metric' })
+ */
+export function factsIn(
+  text: string,
+  of: { readonly kind: SystemKindId; readonly system: UnitSystem },
+): readonly PastedFact[] {
+  const told = linesIn(text).map((line) => partLine(line, of));
+  const found = new Map<PastedField, PastedFact>();
+  for (const row of FACTS)
+    for (const line of told) {
+      const low = line.line.toLowerCase();
+      if (line.tellsTime && !row.besideTimes) continue;
+      if (!row.words.test(row.inLine ? low : line.heading) || row.not?.test(low)) continue;
+      for (const [field, value] of row.read(line))
+        if (!found.has(field)) found.set(field, { field, heading: line.called, text: value });
+    }
+  return [...found.values()];
+}

@@ -1,0 +1,374 @@
+import { parseQuantity, parseRatio } from '../typed';
+import type { Kind, UnitSystem } from '../units';
+import { readCovers } from './covers-text';
+import { type SystemKindId, systemKind } from './kinds';
+import { readPack } from './pack-text';
+import type { Limits } from './sheet';
+
+type LimitField = `limits.${Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>}`;
+
+/** A field of the form of a sheet that a line of its text may fill. */
+export type PastedField =
+  | LimitField
+  | 'pack'
+  | 'ratio'
+  | 'also'
+  | 'doseUsual'
+  | 'doseMin'
+  | 'doseMax'
+  | 'mixed'
+  | 'densityA'
+  | 'densityB'
+  | 'yieldMl'
+  | 'coverage'
+  | 'covers'
+  | 'mixRpm'
+  | 'storeMin'
+  | 'storeMax'
+  | 'shelfMonths'
+  | 'colour';
+
+/** A line of a sheet: what it calls its figure, small, and what stands from the first figure on. */
+export interface SheetLine {
+  readonly line: string;
+  /** Its label as it is printed. */
+  readonly called: string;
+  readonly heading: string;
+  readonly value: string;
+  readonly tellsTime: boolean;
+  readonly kind: SystemKindId;
+  readonly system: UnitSystem;
+}
+
+type Told = readonly (readonly [field: PastedField, text: string])[];
+interface FactRow {
+  /** Of the heading, small. */
+  readonly words: RegExp;
+  /** Its words may stand behind the figure as well: `3 °C above dew point`. */
+  readonly inLine?: true;
+  /** Of the whole line, small. */
+  readonly not?: RegExp;
+  /** Also of lines that tell a span of time, which otherwise tell times alone. */
+  readonly besideTimes?: true;
+  readonly read: (line: SheetLine) => Told;
+}
+
+const NUMBER = '\\d+(?:[.,]\\d+)?';
+/** Units as they stand behind a figure or a range; the degree may be said once. */
+const DEGREES = '°\\s*[CF]\\b|°(?!\\s*[CF])|(?:deg\\.?\\s*)?[CF]\\b|K\\b';
+const LENGTHS = 'mm\\b|cm\\b|µm|mils?\\b|in(?:ch(?:es)?)?\\b|"';
+const SHARES = '%';
+
+/** What says that the figure behind, or before, is the least or the most; a refusal turns it round. */
+const SIDES: readonly (readonly ['min' | 'max', RegExp])[] = [
+  ['min', /\b(?:not?|never|nicht|no)\b[^.]*\b(?:below|under|less|lower|colder|unter)\b/],
+  ['max', /\b(?:not?|never|nicht|no)\b[^.]*\b(?:above|over|exceed\w*|more|higher|warmer|über)\b/],
+  ['max', /\b(?:max\w*|at most|most|up to|below|under|less|höchst\w*|unter|not exceed\w*)\b|≤|</],
+  ['min', /\b(?:min\w*|mind\w*|at least|least|from|above|over|more|ab|über)\b|≥|>/],
+];
+const sideOf = (words: string): 'min' | 'max' | null =>
+  SIDES.find(([, of]) => of.test(words.toLowerCase()))?.[0] ?? null;
+
+interface Ends {
+  readonly min?: string;
+  readonly max?: string;
+  /** Neither the least nor the most of anything. */
+  readonly only?: string;
+}
+
+/** The ends of a range of one unit, or single figures by the words round them. */
+function endsIn(line: string, units: string): Ends {
+  const signed = `(?:(?<![\\w°])[+-])?${NUMBER}`;
+  const range = new RegExp(`(${signed})\\s*(${units})?\\s*(?:to|-|and|und|/)\\s*\\+?(-?${NUMBER})\\s*(${units})`, 'i');
+  const both = range.exec(line);
+  const text = (number: string, unit: string) => `${number.replace('+', '')} ${unit.replace(/\s/g, '')}`;
+  if (both) return { min: text(both[1]!, both[2] ?? both[4]!), max: text(both[3]!, both[4]!) };
+  let ends: Ends = {};
+  let from = 0;
+  for (const found of line.matchAll(new RegExp(`(${signed})\\s*(${units})`, 'gi'))) {
+    const behind =
+      /^\s*\(?(?:min|max)\w*|^\s*(?:or|and) (?:more|less|above|below|over|under|warmer)(?!\s*[+-]?\d)/i.exec(
+        line.slice(found.index + found[0].length),
+      );
+    // Do not apply below 5 °C or above 30 °C: the refusal is of both.
+    const before = line.slice(from, found.index);
+    const refused = from > 0 && /\bor\b/i.test(before) ? (/\b(?:not?|never|nicht)\b/i.exec(line)?.[0] ?? '') : '';
+    const side = sideOf(`${refused} ${before} ${behind?.[0] ?? ''}`) ?? 'only';
+    ends = { [side]: text(found[1]!, found[2]!), ...ends };
+    from = found.index + found[0].length + (behind?.[0].length ?? 0);
+  }
+  return ends;
+}
+
+/** A figure that its field can read, or can at least ask about. */
+function readable(kind: Kind, text: string | undefined, system: UnitSystem): string | null {
+  if (text === undefined) return null;
+  const plain = text.replace(/°$/, '°C');
+  const read = parseQuantity(kind, plain, system);
+  return read.ok || read.choices ? plain : null;
+}
+
+/** Both ends of a range as two fields; a single figure without a word goes to the end it usually means. */
+function range(
+  units: string,
+  kind: Kind,
+  min: PastedField | null,
+  max: PastedField | null,
+  lone: 'min' | 'max' | null,
+): (line: SheetLine) => Told {
+  return ({ line, system }) => {
+    const ends = endsIn(line, units);
+    const of = {
+      min: ends.min ?? (lone === 'min' ? ends.only : undefined),
+      max: ends.max ?? (lone === 'max' ? ends.only : undefined),
+    };
+    const told = [
+      [min, readable(kind, of.min, system)],
+      [max, readable(kind, of.max, system)],
+    ] as const;
+    return told.flatMap(([field, text]) => (field && text ? [[field, text] as const] : []));
+  };
+}
+
+const WEIGHT = /\bby (?:weight|mass)\b|\bweight\b|\bmass\b|\bwt\b|w\/w|\bpbw\b/i;
+const VOLUME = /\bby vol(?:ume)?\b|\bvol\w*\b|v\/v|\bpbv\b/i;
+const basisIn = (words: string): 'weight' | 'volume' | null =>
+  WEIGHT.test(words) ? 'weight' : VOLUME.test(words) ? 'volume' : null;
+const RATIO = /(\d+(?:[.,]\d+)?)\s*(?:parts?\b[^\d:]*?)?\s*(?::|\bto\b)\s*(\d+(?:[.,]\d+)?)(?![\d.,]*\s*:)([^\d]*)/gi;
+
+/** A to B of a kind that has a ratio: on one basis, or on both. */
+function ratios({ kind, line, heading }: SheetLine): Told {
+  if (systemKind(kind).dosed !== null) return [];
+  const told = [...line.matchAll(RATIO)].flatMap(([, a, b, behind]) => {
+    const basis = basisIn(behind!) ?? basisIn(heading);
+    const read = parseRatio(`${a}:${b}${basis ? ` by ${basis}` : ''}`);
+    return read.ok || read.choices ? [{ basis, text: `${a}:${b}${basis ? ` by ${basis}` : ''}` }] : [];
+  });
+  const [first, second] = told;
+  if (!first) return [];
+  const other = second && first.basis && second.basis && second.basis !== first.basis ? second : null;
+  return [['ratio', first.text], ...(other ? [['also', other.text] as const] : [])];
+}
+
+const AN_AMOUNT = `${NUMBER}\\s*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
+const WATER_PER = new RegExp(
+  `(${NUMBER})(?:\\s*(?:to|-)\\s*(${NUMBER}))?\\s*(m?l|L|lit(?:re|er)s?|k?g|US\\s?(?:qt|pt|gal))\\b\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:per|for|to|je|pro|auf|/)\\s*(.*${AN_AMOUNT}.*)$`,
+  'iu',
+);
+
+/** What is dosed within a range, as a share or as so much to so much. */
+function doses({ kind, line, system }: SheetLine): Told {
+  if (systemKind(kind).dosed === null) return [];
+  const per = WATER_PER.exec(line);
+  if (per) {
+    const [, from, to, unit, whole] = per;
+    const text = (n: string) => `${n} ${unit} to ${new RegExp(AN_AMOUNT, 'i').exec(whole!)![0]}`;
+    return to
+      ? [
+          ['doseMin', text(from!)],
+          ['doseMax', text(to)],
+        ]
+      : [['doseUsual', text(from!)]];
+  }
+  const ends = endsIn(line, SHARES);
+  const fields = { doseMin: ends.min, doseUsual: ends.only, doseMax: ends.max } as const;
+  return (['doseUsual', 'doseMin', 'doseMax'] as const).flatMap((field) => {
+    const text = readable('percent', fields[field], system);
+    return text ? [[field, text] as const] : [];
+  });
+}
+
+const DENSITY = new RegExp(
+  `(?:\\b(?:part|comp(?:onent)?|komp(?:onente)?)\\.?\\s*)?([^\\d]*?)(${NUMBER})\\s*(kg\\s*/\\s*(?:l|dm[³3])|g\\s*/\\s*(?:ml|cm[³3]|cc)|kg\\s*/\\s*m[³3]|lb\\s*/\\s*(?:us\\s*)?gal)?`,
+  'gi',
+);
+const OF_A = /\bA\b|\bresin\b|\bbase\b|\bharz\b/i;
+const OF_B = /\bB\b|\bhardener\b|\bhärter\b/i;
+
+/** Densities of the parts or of the mix; one told as a range is nobody’s figure and left out. */
+function densities({ line, system }: SheetLine): Told {
+  if (new RegExp(`${NUMBER}\\s*(?:to|-)\\s*${NUMBER}`).test(line)) return [];
+  return [...line.matchAll(DENSITY)].flatMap(([all, words, number, unit]) => {
+    const of = `${all.slice(0, all.indexOf(number!))}`;
+    const field = OF_A.test(of) ? 'densityA' : OF_B.test(of) ? 'densityB' : 'mixed';
+    const text = readable('density', `${number} ${(unit ?? 'g/mL').replace(/\s/g, '')}`, system);
+    return text && words !== undefined ? [[field, text] as const] : [];
+  });
+}
+
+/** What stands behind the label: by its colon, or from the first figure on. */
+const afterLabel = ({ line, value }: SheetLine): string => {
+  const colon = line.indexOf(':');
+  const before = colon < 0 ? '' : line.slice(0, colon);
+  return before && !/\d/.test(before) ? line.slice(colon + 1).trim() : value;
+};
+
+/** One pack as it is printed; of a list of sizes nobody knows which is meant. */
+function packs(told: SheetLine): Told {
+  const text = afterLabel(told).slice(0, 80).trim();
+  const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
+  const isOne = amounts === 1 || /\+|&|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
+  return isOne && readPack(text, { kind: told.kind }, told.system) ? [['pack', text]] : [];
+}
+
+const PER_M2_AND_MM = new RegExp(
+  `(${NUMBER})\\s*kg\\s*(?:/|per)\\s*m[²2]\\s*(?:[/·x,]|per|and|je|und|at|for)?\\s*(?:1\\s*)?mm`,
+  'i',
+);
+const AN_AREA = /(?:[\d.,]+(?:\s*(?:to|-)\s*[\d.,]+)?)\s*(?:m2|m²|sq|ft2|ft²|m?l\s*\/|k?g\s*\/|US).*$/i;
+
+/** What it covers on a square metre, or what a pack makes. */
+function yields({ value, system }: SheetLine): Told {
+  const perMm = PER_M2_AND_MM.exec(value);
+  if (perMm) return [['coverage', perMm[1]!]];
+  const area = AN_AREA.exec(value)?.[0].replace(/\s*(?:[,(;].*|(?:per|each|a)\s+coat.*)$/i, '');
+  if (area) {
+    const read = readCovers(area, system);
+    if (read.per !== null || read.choices) return [['covers', area]];
+  }
+  const made = new RegExp(`^(${NUMBER}\\s*(?:L|lit(?:re|er)s?|ml|US\\s?gal))\\b`, 'i').exec(value)?.[1];
+  return made && readable('volume', made, system) ? [['yieldMl', made]] : [];
+}
+
+function months({ line }: SheetLine): Told {
+  const [, number, unit] = /(\d+(?:[.,]\d+)?)\s*(months?|monate?n?|years?|jahre?n?)\b/i.exec(line) ?? [];
+  if (number === undefined) return [];
+  return [['shelfMonths', /^[yj]/i.test(unit!) ? String(Number(number.replace(',', '.')) * 12) : number]];
+}
+
+const days = ({ line }: SheetLine): Told => {
+  const found = /(\d{1,3})\s*(?:d|days?|tage?)\b/i.exec(line)?.[1];
+  return found ? [['limits.baseAgeMinDays', found]] : [];
+};
+
+const turns = ({ line }: SheetLine): Told => {
+  const [, from, to] =
+    /(\d{2,4})\s*(?:(?:to|-)\s*(\d{2,4}))?\s*(?:rpm|r\.?p\.?m|u\/min|1\/min|min-1)/i.exec(line) ?? [];
+  return from ? [['mixRpm', to ? `${from} to ${to}` : `${from} to ${from}`]] : [];
+};
+
+const thickness = (line: SheetLine): Told => {
+  const { asks } = systemKind(line.kind);
+  const isBond = asks.includes('bond') && !asks.includes('lift');
+  return (isBond ? bondLine : lifts)(line);
+};
+const lifts = range(LENGTHS, 'length', 'limits.liftMinMm', 'limits.liftMaxMm', 'max');
+const bondLine = range(LENGTHS, 'length', 'limits.bondMinMm', 'limits.bondMaxMm', 'max');
+
+/** What sheets call their figures beside the times. In the order of the form. */
+export const FACTS: readonly FactRow[] = [
+  {
+    words:
+      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung/,
+    not: /storage|mix(ed)? contents/,
+    read: packs,
+  },
+  {
+    words: /ratio|mischungsverh|\ba\s*:\s*b\b|\bparts? by|\bmix(ed)? (by|in)\b|\bpbw\b|\bby (weight|volume)$/,
+    not: /water|void|aspect|poisson/,
+    besideTimes: true,
+    read: ratios,
+  },
+  {
+    words: /hardener|catalyst|peroxide|\bwater\b|\bdos(e|age|ing)\b|addition|härter|wasser|zugabe/,
+    not: /resist|immers|absor|content of|clean|temp|dens|storage|demand of the base/,
+    read: doses,
+  },
+  { words: /densit|dichte|specific gravity|\bs\.?g\.?\b/, not: /bulk|schütt|optical/, read: densities },
+  {
+    words: /cover|spread(ing)? rate|consumption|yield|verbrauch|ergiebigkeit|reichweite/,
+    not: /recover|cover (the|it|with)/,
+    read: yields,
+  },
+  {
+    words:
+      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*)\b.*(temp|below|above|at|from|between|between)?|untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
+    not: /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass|material temp|gap|joint|bond/,
+    read: range(DEGREES, 'temperature', 'limits.baseMinC', 'limits.baseMaxC', null),
+  },
+  {
+    words: /\b(air|ambient|surrounding|room)\b|umgebung|\bluft(?!f)/,
+    not: /dew|taupunkt|humid|feucht|stor|cur(e|ing)/,
+    read: range(DEGREES, 'temperature', 'limits.airMinC', 'limits.airMaxC', null),
+  },
+  {
+    words:
+      /(material|product|component\w*|mix\w*) temp|temp\w* of (the )?(material|product|components|mix)|materialtemp/,
+    read: range(DEGREES, 'temperature', 'limits.materialMinC', 'limits.materialMaxC', null),
+  },
+  {
+    words: /cur(e|es|ing)\b.*(temp|down|below|from)|min\w* cur|aushärtung\w*temp|härtungstemp/,
+    not: /post|accel/,
+    read: range(DEGREES, 'temperature', 'limits.cureMinC', null, 'min'),
+  },
+  {
+    words: /glass|\btg\b|glasübergang|glasumwandlung/,
+    not: /glass (fib|fab|cloth|bead)/,
+    read: ({ line, system }) => {
+      const { only, min, max } = endsIn(line, DEGREES);
+      const text = readable('temperature', only ?? min ?? max, system);
+      return text ? [['limits.glassC', text]] : [];
+    },
+  },
+  {
+    words:
+      /service temp|operating temp|temp\w* resist|heat resist|in service|in use|temperatur(beständ|belast)|einsatztemp|gebrauchstemp/,
+    read: range(DEGREES, 'temperature', null, 'limits.serviceMaxC', 'max'),
+  },
+  {
+    words: /humid|\br\.?h\b|luftfeucht/,
+    inLine: true,
+    read: range(SHARES, 'percent', null, 'limits.humidityMaxPct', 'max'),
+  },
+  {
+    words: /dew|taupunkt/,
+    inLine: true,
+    read: ({ line, system }) => {
+      const [, figure, unit] = new RegExp(`(${NUMBER})\\s*(${DEGREES})`, 'i').exec(line) ?? [];
+      const text = figure ? readable('interval', `${figure} ${/F/i.test(unit!) ? '°F' : 'K'}`, system) : null;
+      return text ? [['limits.dewMarginK', text]] : [];
+    },
+  },
+  {
+    words: /moist|feuchte|feuchtigkeit/,
+    not: /humid|luftfeucht|air/,
+    read: range(SHARES, 'percent', null, 'limits.moistureMaxPct', 'max'),
+  },
+  {
+    words: /(concrete|screed|beton|estrich).*(age|old|alter)|^age|alter\b/,
+    inLine: true,
+    besideTimes: true,
+    read: days,
+  },
+  { words: /grain|aggregate size|körn|grö(ß|ss)tkorn/, read: range(LENGTHS, 'length', null, 'limits.grainMm', 'max') },
+  {
+    words: /overhead|über ?kopf|ceiling/,
+    inLine: true,
+    read: range(LENGTHS, 'length', null, 'limits.sagOverheadMm', 'max'),
+  },
+  {
+    words: /\bsag|vertical|\bon (a )?walls?\b|standfest/,
+    inLine: true,
+    not: /overhead|horizontal/,
+    read: range(LENGTHS, 'length', null, 'limits.sagWallMm', 'max'),
+  },
+  {
+    words: /bond ?line|\bgap\b|glue ?line|joint (width|thick)|klebe?(fuge|spalt)|fugenbreite/,
+    read: bondLine,
+  },
+  {
+    words: /layer|\blifts?\b|thickness|schicht|auftrag/,
+    not: /bond|glue|joint|film|dry|wet|dft|wft|drill|overhead|vertical|sag|wall|part|base|slab/,
+    read: thickness,
+  },
+  { words: /\brpm\b|r\.p\.m|u\/min|1\/min|min-1/, inLine: true, besideTimes: true, read: turns },
+  { words: /stor(e|ed|age)\b|lager/, not: /life/, read: range(DEGREES, 'temperature', 'storeMin', 'storeMax', null) },
+  { words: /shelf ?life|storage|stor(e|ed)\b|haltbar|lager|best before/, read: months },
+  {
+    words: /^(colou?rs?|farbe?|farbton)\b/,
+    read: (told) => {
+      const text = afterLabel(told).trim();
+      return text && text.length <= 40 && !/\d/.test(text) ? [['colour', text]] : [];
+    },
+  },
+];
