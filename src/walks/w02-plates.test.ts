@@ -124,13 +124,22 @@ const inHand = (told: Told, nowIso: string) => {
 };
 
 test('the left plate is knocked: set back by +32, each plate by its own open time', () => {
-  const [left, right] = rightUntil(inHand(closed, '2027-04-13T09:15'), ['open', 'gel', 'use-by']);
+  const [left, right] = rightUntil(
+    inHand(closed, '2027-04-13T09:15'),
+    ['open', 'gel', 'use-by'],
+    at('2027-04-13T09:15'),
+  );
   expect([left!.part, right!.part]).toEqual([0, 1]);
   // Spread from 08:50, 27.4 min open; the right one from 09:05.
   expect((left!.untilMs - at('2027-04-13T08:45')) / 60_000).toBeCloseTo(32.4, 0);
   expect((right!.untilMs - at('2027-04-13T08:45')) / 60_000).toBeCloseTo(47.4, 0);
   // Where no such time is on the sheet nothing is named.
-  expect(rightUntil(inHand(closed, '2027-04-13T09:15'), ['gel'])).toEqual([]);
+  expect(rightUntil(inHand(closed, '2027-04-13T09:15'), ['gel'], at('2027-04-13T09:15'))).toEqual([]);
+  // While the left one is closed the right one is not there yet, and nothing of it can be put right.
+  const half = closed.filter(([iso]) => iso <= '2027-04-13T08:56');
+  expect(closed.length - half.length).toBe(3);
+  const early = rightUntil(inHand(half, '2027-04-13T08:56'), ['open'], at('2027-04-13T08:56'));
+  expect(early.map(({ part }) => part)).toEqual([0]);
 });
 
 test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release counts from that', () => {
@@ -155,9 +164,36 @@ test('knocked at +40 it comes off: a mix for one, 25.2 mL, and the release count
   // Knocked a second time it is no more than that, and the time that counts is that of the new mix.
   const twice = inHand(knocked, '2027-04-13T09:26');
   expect(likePlaces(twice)!.eachMl).toBeCloseTo(one, 6);
-  const [left, right] = rightUntil(twice, ['open']);
+  const [left, right] = rightUntil(twice, ['open'], at('2027-04-13T10:30'));
   expect([left!.part, right!.part]).toEqual([0, 1]);
   expect(left!.untilMs).toBeGreaterThan(right!.untilMs);
+});
+
+test('a plate that rocks before it is closed comes off: nothing of it is closed first, the other goes on', () => {
+  const half = closed.filter(([iso]) => iso <= '2027-04-13T08:56');
+  const one = likePlaces(inHand(half, '2027-04-13T08:57'))!.eachMl;
+  const rocks: Told = [
+    ...half,
+    ['2027-04-13T08:57', { kind: 'trouble', trouble: 'rocks', batch: 0, missingMl: one, places: 1, part: 0 }],
+  ];
+  const p = plan(piece(), '2027-04-13T08:58', rocks);
+  const left = p.steps.filter((s) => s.done === null && s.stage === 'place').map((s) => s.title);
+  // The right plate is spread and closed while its pot lives; the left one is bared, spread and closed anew.
+  expect(left).toEqual([
+    expect.stringMatching(/^Spread part 2 of 2/),
+    expect.stringMatching(/^Close part 2 of 2/),
+    expect.stringMatching(/^Dry fit.*again, for 1 of 2/),
+    expect.any(String),
+    expect.stringMatching(/^Degrease.*again, for 1 of 2/),
+    expect.stringMatching(/^Spread part 1 of 2/),
+    expect.stringMatching(/^Close part 1 of 2/),
+  ]);
+  // What was closed in spite of it stands in the record as it was done.
+  const done = plan(piece(), '2027-04-13T09:06', [
+    ...rocks,
+    ['2027-04-13T09:05', { kind: 'step-done', step: 'b1:close' }],
+  ]);
+  expect(done.steps.find((s) => s.id === 'b1:close')?.done).not.toBeNull();
 });
 
 test('a plate in the wrong place is ground again where it goes now, and the other is left alone', () => {

@@ -147,7 +147,7 @@ test('then it rocks, 11.5 min after kneading began: 3.2 min are left, which is s
       at(iso),
     ).repairs[0]!.passes[0]!.plan;
   const rocks = TROUBLES.find((t) => t.id === 'rocks')!;
-  const [left] = rightUntil(seen([], '2027-04-20T10:30'), rocks.until!);
+  const [left] = rightUntil(seen([], '2027-04-20T10:30'), rocks.until!, at('2027-04-20T10:30'));
   expect((left!.untilMs - at('2027-04-20T10:30')) / 60_000).toBeCloseTo(3.2, 1);
   // One alone is all of it: wiped off, sanded, kneaded and seated from the beginning.
   const again = seen(

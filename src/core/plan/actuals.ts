@@ -190,6 +190,10 @@ export const stepsBegun = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>) => 
   wipedOnce: !plansBy(BY_WIPES, actuals),
   workedAlone: !plansBy(BY_SHARED, actuals),
 });
+/** What was taken off before it was closed is not closed first since. */
+const BY_TAKEN_OFF = [0, 47] as const;
+export const closedBeforeAnew = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean =>
+  !plansBy(BY_TAKEN_OFF, actuals);
 /** A strip of mesh has its bed and cover since, measured or not. */
 const BY_BED = [0, 46] as const;
 /** Whether it lies in what was measured alone still, in work that was begun so. */

@@ -13,7 +13,7 @@ import {
 } from '../method';
 import { milestoneOf } from '../system';
 import { placesIn } from '../void';
-import { type Actuals, holdsAgain } from './actuals';
+import { type Actuals, closedBeforeAnew, holdsAgain } from './actuals';
 import { AGAIN, again } from './again';
 import { afterFaces, facedAgain, onceSet, primersAgain } from './spoiled-face';
 
@@ -136,6 +136,16 @@ function withPlacesAgain(
   }, steps);
 }
 
+/** A part that was taken off to be made anew has nothing more placed or closed out of the pots before. */
+function withoutTakenOff(steps: readonly StepDraft[], c: StepContext, actuals: Actuals): readonly StepDraft[] {
+  const { remade, topUpsMl, done } = actuals;
+  if (!remade.size || closedBeforeAnew(actuals)) return steps;
+  const first = c.batches.length - topUpsMl.length;
+  const isOff = (d: StepDraft) =>
+    d.batch !== undefined && [...remade].some(([topUp, part]) => part === d.part && d.batch! < first + topUp);
+  return steps.filter((d) => d.stage !== 'place' || done.has(d.id) || !isOff(d));
+}
+
 /** Steps with the marks of trouble: what was lost gets new steps, a spoiled face is made good again. */
 export function withTrouble(
   drafts: readonly StepDraft[],
@@ -148,7 +158,7 @@ export function withTrouble(
     actuals,
   );
   const placesAgain = withPlacesAgain(withPotsSetOut(attempts, method, c, actuals), attempts, c, actuals);
-  const renamed = onceSet(placesAgain, method, c, actuals);
+  const renamed = onceSet(withoutTakenOff(placesAgain, c, actuals), method, c, actuals);
   if (!actuals.preparedAgain.length) return renamed;
   const at = renamed.findIndex((d) => !actuals.done.has(d.id) && (d.stage === 'mix' || d.stage === 'place'));
   // Nothing is dried for looking at vents: more must go on that face. Earlier versions asked no such thing.

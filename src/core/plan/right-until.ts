@@ -10,12 +10,17 @@ export interface RightUntil {
 
 /**
  * Until when what was placed may still be set right, part by part: by the first of some working times that the sheet
- * has,
- * of what has begun to count.
+ * has, of what has begun to count by now. What is still to be placed is not there to be set right.
  */
-export function rightUntil({ milestones }: RepairPlan, kinds: readonly MilestoneId[]): readonly RightUntil[] {
+export function rightUntil(
+  { milestones }: RepairPlan,
+  kinds: readonly MilestoneId[],
+  nowMs: number,
+): readonly RightUntil[] {
   for (const kind of kinds) {
-    const found = milestones.filter((m) => m.kind === kind && m.originMs !== null && m.planMs !== null);
+    const found = milestones.filter(
+      (m) => m.kind === kind && m.originMs !== null && m.originMs <= nowMs && m.planMs !== null,
+    );
     // Of a part that was made anew the last time counts.
     const last = new Map(found.map(({ part, planMs }) => [part, planMs!]));
     if (last.size) return [...last].map(([part, untilMs]) => ({ part, untilMs }));

@@ -168,7 +168,7 @@ const nameOrPart = (plan: RepairPlan, part: number) => {
 /** Until when it may be set right, part by part. */
 export function Until({ at, kinds, zone }: { at: PassView; kinds: readonly MilestoneId[]; zone: string }) {
   const nowMs = useNow(1000);
-  const all = rightUntil(at.plan, kinds);
+  const all = rightUntil(at.plan, kinds, nowMs);
   if (!all.length) return null;
   return (
     <ul data-testid="right-until">
