@@ -37,6 +37,22 @@ test('every system stays in the list, each with every criterion; the chosen one 
   for (const s of all) expect(s.fails).toBe(s.criteria.filter((c) => c.met === false).length);
 });
 
+test('a time that its sheet does not print is no fault of a system, and is named; one it prints and cannot answer is', () => {
+  const without = (...kinds: string[]) =>
+    sampleSheets.map((sheet) => ({ ...sheet, milestones: sheet.milestones.filter((m) => !kinds.includes(m.kind)) }));
+  // Two lifts, and nothing that tells when the second may go on.
+  const silent = criterion(held(ramp, {}, ramp.job, without('next-lift', 'recoat-from', 'gel')), 'mortar', 'release');
+  expect(silent).toMatchObject({
+    met: null,
+    says: saying('the sheet gives no time for next lift: say what stands in for it'),
+  });
+  const cold = {
+    ...ramp.job,
+    climate: { kind: 'constant' as const, tempC: -15, humidityPct: 60 },
+  };
+  expect(criterion(held(ramp, {}, cold), 'mortar', 'release').met).toBe(false);
+});
+
 test('the figures in the words are the plan’s own', () => {
   const all = held(winch);
   expect(criterion(all, 'paste', 'gap')).toMatchObject({ met: true, says: saying('0.8 mm, sheet 0.3 mm to 2 mm') });

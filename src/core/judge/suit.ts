@@ -34,6 +34,7 @@ import {
   isMetered,
   isMixedAsPlaced,
   leastByGrainMm,
+  MILESTONES,
   milestoneOf,
   SAGS,
   type SheetRevision,
@@ -83,6 +84,7 @@ const SUIT = texts('suit', {
   'no-sanding': 'cannot be sanded',
   sanding: '{how} to sand',
   'no-paint': 'takes no paint',
+  'no-time': 'the sheet gives no time for {what}: say what stands in for it',
   opens: '{at}',
   'in-hand': '{at}, {by} in hand',
   late: '{at}, {by} late',
@@ -170,7 +172,7 @@ function suitOf(ask: SuitAsk, whole: ChainPlan, mine: RepairPlan, sheet: SheetRe
     wetnessCriterion(repair, sheet),
     finishCriterion(mine, sheet),
     loadCriterion(repair, all),
-    releaseCriterion(job, all),
+    releaseCriterion(job, sheet, all),
     c(
       'cost',
       'Cost',
@@ -351,12 +353,16 @@ function finishCriterion(mine: RepairPlan, { finish }: SheetRevision): Criterion
   return c('finish', 'Finish', cuts, words.length ? both(words) : SUIT['finish-untold']());
 }
 
-function releaseCriterion(job: Job, tried: Tried | null): Criterion {
+function releaseCriterion(job: Job, sheet: SheetRevision, tried: Tried | null): Criterion {
   const { whole, pass } = tried ?? {};
   if (!whole?.openMs) {
     // What the other passes want is no fault of this system.
     if (whole?.passes.some((p) => p.passId !== pass?.passId && p.placedMs === null))
       return c('release', 'Open again', null, SUIT['others-open']());
+    // What its paper does not print is asked for, and no fault of it.
+    const untold = pass?.stop && !milestoneOf(sheet, pass.stop.kind) ? pass.stop.kind : null;
+    if (untold)
+      return c('release', 'Open again', null, SUIT['no-time']({ what: MILESTONES[untold].label.toLowerCase() }));
     const why =
       whole?.problems[0]?.sentence ??
       pass?.milestones.findLast((m) => m.kind === pass.serves)?.problem ??

@@ -110,6 +110,9 @@ test('what is dosed has a dose and no ratio; its range is a range', () => {
     doseMax: '3 %',
   });
   expect(told('Catalyst: 2 %', 'finish-resin')).toEqual({ doseUsual: '2 %' });
+  // Of what, where it is said.
+  expect(told('Catalyst 1 to 2 % of the resin', 'finish-resin')).toMatchObject({ doseMax: '2 %', doseOf: 'A' });
+  expect(told('Catalyst 2 % by weight of the total', 'finish-resin')).toMatchObject({ doseOf: 'total' });
   // Two tins have no dose.
   expect(told('Hardener 50 %')).toEqual({});
 });
@@ -124,6 +127,8 @@ test('what it covers, by area or by area and millimetre, and never a word more',
 test('of several sizes of pack nobody knows which is meant', () => {
   expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
   expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });
+  expect(told('Tin 1.5 kg', 'polyester-filler')).toEqual({ pack: 'Tin 1.5 kg' });
+  expect(told('Bag: 25 kg', 'cement-water')).toEqual({ pack: '25 kg' });
   expect(told('Supplied in 300 mL cartridges', 'anchor-pack')).toEqual({ pack: '300 mL cartridges' });
 });
 

@@ -16,6 +16,7 @@ export type PastedField =
   | 'doseUsual'
   | 'doseMin'
   | 'doseMax'
+  | 'doseOf'
   | 'mixed'
   | 'densityA'
   | 'densityB'
@@ -156,6 +157,11 @@ const WATER_PER = new RegExp(
   'iu',
 );
 
+/** Per cent of what: of all that is mixed, or of what the dose goes into. */
+const OF_TOTAL = /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|der) (?:the |all )?(?:total|whole|mix\w*|gesamt\w*)/i;
+const OF_PART_A =
+  /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|to|auf|vom?|der) (?:the )?(?:part A|comp\w* A|A\b|resin|base|filler|paste|putty|powder|dry|harz|spachtel|pulver)/i;
+
 /** What is dosed within a range, as a share or as so much to so much. */
 function doses({ kind, line, system }: SheetLine): Told {
   if (systemKind(kind).dosed === null) return [];
@@ -171,11 +177,13 @@ function doses({ kind, line, system }: SheetLine): Told {
       : [['doseUsual', text(from!)]];
   }
   const ends = endsIn(line, SHARES);
+  const whole = OF_TOTAL.test(line) ? 'total' : OF_PART_A.test(line) ? 'A' : null;
   const fields = { doseMin: ends.min, doseUsual: ends.only, doseMax: ends.max } as const;
-  return (['doseUsual', 'doseMin', 'doseMax'] as const).flatMap((field) => {
+  const told = (['doseUsual', 'doseMin', 'doseMax'] as const).flatMap((field) => {
     const text = readable('percent', fields[field], system);
     return text ? [[field, text] as const] : [];
   });
+  return told.length && whole ? [...told, ['doseOf', whole]] : told;
 }
 
 const DENSITY = new RegExp(
@@ -205,7 +213,10 @@ const afterLabel = ({ line, value }: SheetLine): string => {
 
 /** One pack as it is printed; of a list of sizes nobody knows which is meant. */
 function packs(told: SheetLine): Told {
-  const text = afterLabel(told).slice(0, 80).trim();
+  // A label that is the pack itself belongs to it: Tin 1.5 kg.
+  const isItself =
+    !told.line.includes(':') && !/\s/.test(told.heading) && !/^(?:pack|contents|supplied)/.test(told.heading);
+  const text = (isItself ? told.line : afterLabel(told)).slice(0, 80).trim();
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
   const isOne = amounts === 1 || /\+|&|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
   return isOne && readPack(text, { kind: told.kind }, told.system) ? [['pack', text]] : [];
@@ -259,7 +270,7 @@ const bondLine = range(LENGTHS, 'length', 'limits.bondMinMm', 'limits.bondMaxMm'
 export const FACTS: readonly FactRow[] = [
   {
     words:
-      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung/,
+      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|sack|eimer|dose)$/,
     not: /storage|mix(ed)? contents/,
     read: packs,
   },

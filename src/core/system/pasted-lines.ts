@@ -4,7 +4,8 @@ import { massIn, milestoneMeant, plainHeading } from './pasted-words';
 import { plainLine, TIME } from './time-line';
 
 /** Words before the first and before the last hour of a window that one line tells. */
-const FIRST_AND_LAST = /\b(?:min|earliest|frühest|from|ab)\w*\b.*\b(?:max|latest|spätest|until|bis)\w*\b/i;
+const FIRST_AND_LAST =
+  /\b(?:min|earliest|frühest|from|ab|after|nach)\w*\b.*\b(?:max|latest|spätest|until|bis|within|innerhalb|before)\w*\b/i;
 const STROKED = new RegExp(`(${NUMBER})((?:\\s*/\\s*${NUMBER})+)\\s*°\\s*([CF])`, 'gi');
 /** `10 / 20 / 30 °C` with the degree at each. */
 const withDegrees = (line: string): string =>
@@ -63,6 +64,15 @@ function toldIn(line: string): Told | null {
     reference: massIn(line),
   };
 }
+
+/** Lines that tell a time by a name of the trade, and were not taken apart: they are told, not passed over. */
+export const untold = (lines: readonly string[]): readonly string[] =>
+  lines.filter((line) => {
+    const plain = withDegrees(plainLine(line));
+    const at = plain.search(FIRST_TIME);
+    if (at < 0 || milestoneMeant(plain.slice(0, at)) === null) return false;
+    return plain.split(/;\s+|\.\s+(?=\p{Lu})/u).every((piece) => sayings(piece).every((one) => toldIn(one) === null));
+  });
 
 /**
  * Times of lines without a table: a line each, its temperature beside it or said once for all, `Pot life at 20 °C: 30

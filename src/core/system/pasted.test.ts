@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { SystemKindId } from './kinds';
 import { MILESTONES, type MilestoneId } from './milestone';
-import { readPasted } from './pasted';
+import { readPasted, untoldIn } from './pasted';
 import { linesOf, type PastedTime, saferOf, wantsUnit, windowIn } from './pasted-time';
 import { milestoneMeant } from './pasted-words';
 import { parseTable } from './table-text';
@@ -418,4 +418,19 @@ describe('two times that a sheet prints for one milestone', () => {
     ];
     expect(saferOf(one, other, 'waiting')).toBe(other);
   });
+});
+
+test('a window told as after and within is its two ends', () => {
+  expect(read('Recoat after 6 h at 20 °C, within 24 h\nFull cure 7 d at 20 °C')).toEqual([
+    ['Recoat', 'recoat-from', ['20 C: 6 h']],
+    ['Recoat', 'recoat-until', ['20 C: 24 h']],
+    ['Full cure', 'full-cure', ['20 C: 7 d']],
+  ]);
+});
+
+test('a line that names a time and cannot be read is told; prose, figures and tables are not', () => {
+  const text = 'Recoat after 4 h at 20 °C or 8 h\nPot life 30 min at 20 °C\nMix for 3 min\nLayers up to 40 mm';
+  expect(untoldIn(text)).toEqual(['Recoat after 4 h at 20 °C or 8 h']);
+  expect(untoldIn('°C | Pot life (min)\n10 | 40\n20 | 20\nRecoat 4 h at 20 °C or 8 h')).toEqual([]);
+  expect(untoldIn('')).toEqual([]);
 });

@@ -12,12 +12,14 @@ import {
   type PastedTime,
   readPasted,
   saferOf,
+  untoldIn,
   wantsUnit,
 } from '@/core/system';
 import { phrase, translated } from '@/words';
+import { Own } from '@/words/jsx-runtime';
 import { PastedText } from '../shared/PastedText';
 import { usePrefs } from '../workspace/prefs';
-import { labelOfFact, typedAt } from './paste-draft';
+import { labelOfFact, textOfFact, typedAt } from './paste-draft';
 import { useExamples, useSheetFields } from './sheet-fields';
 
 /** A time of the text as one calls it: one end of a window by which end it is. */
@@ -43,6 +45,7 @@ export function PasteSheet({ onClose }: { onClose: () => void }) {
   const [ticked, setTicked] = useState<Readonly<Partial<Record<PastedFact['field'], boolean>>>>({});
   const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste', kind)) : null), [text, kind]);
   const facts = useMemo(() => factsIn(text, { kind, system }), [text, kind, system]);
+  const untold = useMemo(() => untoldIn(text), [text]);
   const times: readonly PastedTime[] = found?.ok ? found.value : [];
   const say = (i: number, over: Said) => setSaid((was) => ({ ...was, [i]: { ...was[i], ...over } }));
   const kindOf = (i: number): MilestoneId | '' => said[i]?.kind ?? times[i]?.guess ?? '';
@@ -147,7 +150,7 @@ export function PasteSheet({ onClose }: { onClose: () => void }) {
                       onChange={(e) => setTicked((was) => ({ ...was, [fact.field]: e.target.checked }))}
                     />
                     <span>
-                      {translated(labelOfFact(fact.field, kind))}: <span className="fig">{fact.text}</span>
+                      {translated(labelOfFact(fact.field, kind))}: <span className="fig">{textOfFact(fact, kind)}</span>
                       {typed && typed !== fact.text && (
                         <span className="soft block text-sm">{phrase`typed there: ${typed}`}</span>
                       )}
@@ -158,6 +161,18 @@ export function PasteSheet({ onClose }: { onClose: () => void }) {
             })}
           </ul>
         </fieldset>
+      )}
+      {untold.length > 0 && (
+        <div role="status" className="mt-3">
+          <p>These lines name a time and are not understood. Type them below:</p>
+          <ul className="list-disc pl-5 fig text-sm">
+            {untold.map((line, i) => (
+              <li key={`${i}${line}`}>
+                <Own>{line}</Own>
+              </li>
+            ))}
+          </ul>
+        </div>
       )}
       <div className="flex flex-wrap items-center gap-2 mt-2">
         <button

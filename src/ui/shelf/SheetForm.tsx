@@ -48,6 +48,11 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
   }
 }
 
+function middleOf({ doseMin, doseMax }: SheetDraft, read: (text: string) => number | null): number | null {
+  const [least, most] = [read(doseMin), read(doseMax)];
+  return least !== null && most !== null ? (least + most) / 2 : null;
+}
+
 /**
  * A draft with what the words on a pack say of its parts in those fields that are still empty; itself where nothing is.
  */
@@ -63,7 +68,8 @@ function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDra
       ratio: draft.ratio,
       cByWeight: number('count', draft.cByWeight),
       dByWeight: number('count', draft.dByWeight),
-      dosePct: number('percent', draft.doseUsual),
+      // Of a range alone the middle is usual.
+      dosePct: number('percent', draft.doseUsual) ?? middleOf(draft, (text) => number('percent', text)),
     },
     system,
   );

@@ -175,8 +175,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
   const tell = useSay();
   const length = (valueMm: number) => format('length', valueMm).text;
   /** A quantity in the reader’s units, and as the paper prints it where that differs. */
-  const says = (field: string, kind: Kind, value: number | null) => {
-    if (value === null) return '…';
+  const says = (field: string, kind: Kind, value: number) => {
     const [mine, paper] = [format(kind, value).text, s.printed[field] === undefined ? '' : said(s, field, kind, value)];
     // 10 C is 10 °C.
     const plain = (text: string) => text.replace(/[°\s\u00a0]/g, '');
@@ -184,8 +183,11 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
   };
   const one = (field: string, kind: Kind, value: number | null) => (value === null ? null : says(field, kind, value));
   const limit = (id: NumberLimit, kind: Kind) => one(`limits.${id}`, kind, l[id]);
-  const span = (from: string, a: number | null, to: string, b: number | null, kind: Kind) =>
-    a === null && b === null ? null : phrase`${says(from, kind, a)} to ${says(to, kind, b)}`;
+  const span = (from: string, a: number | null, to: string, b: number | null, kind: Kind) => {
+    const [least, most] = [one(from, kind, a), one(to, kind, b)];
+    if (least !== null && most !== null) return phrase`${least} to ${most}`;
+    return least !== null ? phrase`from ${least}` : most !== null ? phrase`up to ${most}` : null;
+  };
   const between = (a: NumberLimit, b: NumberLimit, kind: Kind) => span(`limits.${a}`, l[a], `limits.${b}`, l[b], kind);
   // Beside the density of the mix those of its parts are no matter of what is usual.
   const silent = s.estimated.filter((f) => f !== 'ratio' && (s.mixedGPerMl === null || !f.startsWith('density')));
@@ -202,8 +204,8 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       'fillers',
       joined(
         [
-          s.ratio.cByWeight && phrase`${s.ratio.cByWeight} of ${partOf(s, 'C')?.name}`,
-          s.ratio.dByWeight && phrase`${s.ratio.dByWeight} of ${partOf(s, 'D')?.name}`,
+          s.ratio.cByWeight && phrase`${figure(s.ratio.cByWeight)} of ${partOf(s, 'C')?.name}`,
+          s.ratio.dByWeight && phrase`${figure(s.ratio.dByWeight)} of ${partOf(s, 'D')?.name}`,
         ].filter(Boolean),
         ', ',
       ) || null,
@@ -248,6 +250,8 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     ],
     ['in service to', limit('serviceMaxC', 'temperature')],
     ['humidity', l.humidityMaxPct === null ? null : phrase`to ${l.humidityMaxPct} %`],
+    ['above the dew point', l.dewMarginK === null ? null : phrase`by ${limit('dewMarginK', 'interval')}`],
+    ['concrete', l.baseAgeMinDays === null ? null : phrase`from ${l.baseAgeMinDays} days`],
     ['base moisture', l.moistureMaxPct === null ? null : phrase`to ${l.moistureMaxPct} %`],
     ['lift', between('liftMinMm', 'liftMaxMm', 'length')],
     ['largest grain', limit('grainMm', 'length')],

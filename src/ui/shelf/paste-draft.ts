@@ -11,6 +11,7 @@ const LABELS: Readonly<Partial<Record<PastedField, string>>> = {
   pack: 'Pack, as printed on it',
   ratio: 'A to B, with its basis',
   also: 'The same on the other basis',
+  doseOf: 'Per cent of what',
   mixed: 'Density of the mix, or cured',
   densityA: 'Density of A',
   densityB: 'Density of B',
@@ -23,6 +24,12 @@ const LABELS: Readonly<Partial<Record<PastedField, string>>> = {
   shelfMonths: 'Shelf life closed, months',
   colour: 'Colour',
 };
+
+/** A fact as it is read: part A by its name. */
+export function textOfFact({ field, text }: PastedFact, kind: SheetDraft['kind']): string {
+  if (field !== 'doseOf') return text;
+  return text === 'A' ? phrase`of ${systemKind(kind).parts[0]?.name}` : phrase`of the total`;
+}
 
 /** What a field that was found in a text is called on the screen. */
 export function labelOfFact(field: PastedField, kind: SheetDraft['kind']): string {
