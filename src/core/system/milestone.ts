@@ -152,6 +152,7 @@ export const MILESTONES = {
     touch: true,
   },
   'next-lift': {
+    until: 'recoat-until',
     label: 'Next lift',
     ended: 'the next lift may go in',
     ofLayers: true,

@@ -34,6 +34,8 @@ interface Told {
   readonly temps: readonly string[];
   /** The pot it is said of. */
   readonly reference: string | null;
+  /** Its two times are a first and a last hour. */
+  readonly window: boolean;
 }
 
 const FIRST_TIME = new RegExp(TIME, 'i');
@@ -62,6 +64,7 @@ function toldIn(line: string): Told | null {
     times: each,
     temps: warm.map((m) => m[0].trim()),
     reference: massIn(line),
+    window,
   };
 }
 
@@ -84,14 +87,14 @@ export function listed(lines: readonly string[]): readonly PastedTime[] {
     .flatMap((line) => sayings(withDegrees(plainLine(line))));
   const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
   const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
-  const found: { heading: string; reference: string | null; cells: Cell[] }[] = [];
-  for (const { heading, times, temps, reference } of told.flatMap((line) => toldIn(line) ?? [])) {
+  const found: { heading: string; reference: string | null; window: boolean; cells: Cell[] }[] = [];
+  for (const { heading, times, temps, reference, window } of told.flatMap((line) => toldIn(line) ?? [])) {
     const cells = times.map((time, i) => ({ temp: temps[i] ? tempOf(temps[i]!, null) : common, time }));
     const known = found.find((f) => f.heading === heading && f.cells.every((c) => c.temp !== null));
     if (known && cells.every((c) => c.temp !== null)) known.cells.push(...cells);
-    else if (heading) found.push({ heading, reference, cells: [...cells] });
+    else if (heading) found.push({ heading, reference, window, cells: [...cells] });
   }
   return found.flatMap((f) =>
-    timesOf(f.heading, f.cells).map((t) => ({ ...t, reference: t.reference ?? f.reference })),
+    timesOf(f.heading, f.cells, null, f.window).map((t) => ({ ...t, reference: t.reference ?? f.reference })),
   );
 }

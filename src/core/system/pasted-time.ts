@@ -48,9 +48,9 @@ function endsOf(cells: readonly Cell[], told: boolean): readonly Ends[] | null {
 }
 
 /** A time whose cells are windows, as its two ends; any other as it is. */
-function inEnds(time: PastedTime): readonly PastedTime[] {
+function inEnds(time: PastedTime, isWindow: boolean): readonly PastedTime[] {
   const until = time.guess && milestoneKind(time.guess).until;
-  const ends = until && endsOf(time.cells, saysWindow(time.heading));
+  const ends = until && endsOf(time.cells, isWindow || saysWindow(time.heading));
   if (!ends) return [time];
   return [
     { ...time, end: 'first', cells: ends.map((e) => ({ temp: e.temp, time: e.first })) },
@@ -83,25 +83,30 @@ export function windowIn(kind: MilestoneId, text: string): TypedWindow | null {
 /**
  * A column, a row or a line of a sheet as the time it is: none where it has no cell, two where its cells are windows.
  * @param unitBelow the unit of its bare numbers, where a row of units tells it
+ * @param isWindow its words say that two times are a first and a last hour, however near they lie
  */
 export function timesOf(
   heading: string,
   rows: readonly Cell[],
   unitBelow: ClockUnit | null = null,
+  isWindow = false,
 ): readonly PastedTime[] {
   const cells = rows.flatMap(({ temp, time }) =>
     time === undefined || NOTHING.test(time.trim()) ? [] : [{ temp, time: time.trim() }],
   );
   if (!cells.length) return [];
   const bare = cells.some((c) => !/[a-z]/i.test(c.time));
-  return inEnds({
-    heading: plainHeading(heading),
-    end: null,
-    guess: milestoneMeant(heading),
-    cells,
-    unit: bare ? (unitBelow ?? unitIn(heading)) : null,
-    reference: massIn(heading),
-  });
+  return inEnds(
+    {
+      heading: plainHeading(heading),
+      end: null,
+      guess: milestoneMeant(heading),
+      cells,
+      unit: bare ? (unitBelow ?? unitIn(heading)) : null,
+      reference: massIn(heading),
+    },
+    isWindow,
+  );
 }
 
 /** The lines that `parseTable` reads, with the unit of bare numbers. */

@@ -428,6 +428,16 @@ test('a window told as after and within is its two ends', () => {
   ]);
 });
 
+test('the window of a lift is two ends as that of a coat; its doubt stays doubt', () => {
+  expect(read('Next layer after 6 h at 20 °C, within 24 h')).toEqual([
+    ['Next layer', 'next-lift', ['20 C: 6 h']],
+    ['Next layer', 'recoat-until', ['20 C: 24 h']],
+  ]);
+  expect(read('Next layer 5 to 6 h at 20 °C')).toEqual([['Next layer', 'next-lift', ['20 C: 5 to 6 h']]]);
+  // However near they lie, a first and a last hour are two.
+  expect(read('Next layer min. 5 h, max. 6 h at 20 °C').map(([, kind]) => kind)).toEqual(['next-lift', 'recoat-until']);
+});
+
 test('a line that names a time and cannot be read is told; prose, figures and tables are not', () => {
   const text = 'Recoat after 4 h at 20 °C or 8 h\nPot life 30 min at 20 °C\nMix for 3 min\nLayers up to 40 mm';
   expect(untoldIn(text)).toEqual(['Recoat after 4 h at 20 °C or 8 h']);
