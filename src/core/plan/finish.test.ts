@@ -4,7 +4,7 @@ import { say } from '@/words';
 import { judge } from '../judge';
 import { METHODS } from '../method';
 import { type Bundle, viewJob } from '../record';
-import { ladderNow } from './finish';
+import { ladderNow, leftMs } from './finish';
 import { pieceOf, type Repair, withPiece } from './repair';
 
 const NOW = Date.UTC(2027, 4, 10, 6);
@@ -178,4 +178,23 @@ test('every rule reads a plan without a ladder as well', () => {
           nowMs: NOW,
         }),
       ).not.toThrow();
+});
+
+test('a face is left as its last pass leaves it, behind everything but the tests; nobody knows when while it is open', () => {
+  let chains = 0;
+  for (const [, { passes }] of views) {
+    const plans = passes.map((p) => p.plan);
+    const left = leftMs(plans);
+    const last = plans.at(-1)!;
+    if (last.untimed.length || !last.steps.length) {
+      expect(left).toBeNull();
+      continue;
+    }
+    for (const s of plans.flatMap((p) => p.steps))
+      if (s.stage !== 'release') expect(left!).toBeGreaterThanOrEqual(s.endMs);
+    for (const s of last.steps) if (s.stage === 'release') expect(left!).toBeLessThanOrEqual(s.startMs);
+    if (plans.length > 1) chains++;
+  }
+  expect(chains).toBeGreaterThan(3);
+  expect(leftMs([{ steps: [], untimed: [] }])).toBeNull();
 });

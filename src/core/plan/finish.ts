@@ -43,3 +43,14 @@ export function ladderNow({
   const soak = steps.findLast((s) => s.ahead && s.key.task.startsWith(`${row.task}:`)) ?? null;
   return { ladder, soak, own: context.grits !== null && context.grits !== '', rungs };
 }
+
+/**
+ * When the face of a repair is left as its last pass leaves it: its last step before the tests is done.
+ * @returns null while it is not planned to its end
+ */
+export function leftMs(passes: readonly Pick<RepairPlan, 'steps' | 'untimed'>[]): number | null {
+  const last = passes.at(-1);
+  if (!last || last.untimed.length) return null;
+  const ends = last.steps.filter((s) => s.stage !== 'release').map((s) => s.endMs);
+  return ends.length ? Math.max(...ends) : null;
+}

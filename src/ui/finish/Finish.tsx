@@ -1,5 +1,5 @@
 'use client';
-import { ladderNow, pieceName } from '@/core/plan';
+import { ladderNow, leftMs, pieceName } from '@/core/plan';
 import { phrase } from '@/words';
 import { StepList } from '../place/StepList';
 import type { StageProps } from '../repair/stage-props';
@@ -36,14 +36,14 @@ function Sheet({ view, at }: StageProps) {
 
 function Side({ view, at, nowMs }: StageProps) {
   const { plan } = at;
-  const first = plan.steps.find((s) => s.stage === 'finish' && !s.ahead);
+  const left = leftMs(at.whole.passes.map((p) => p.plan));
   const until = plan.milestones.findLast((m) => m.kind === 'recoat-until');
   return (
     <>
       <Answer
         over="the surface is left"
         digits={plan.method?.finishAnswer ?? '—'}
-        beside={first ? phrase`from ${shortWhen(first.startMs, view.job.zone, nowMs)}` : undefined}
+        beside={left === null ? undefined : phrase`from ${shortWhen(left, view.job.zone, nowMs)}`}
       />
       {until?.planMs && (
         <p>
