@@ -24,7 +24,7 @@ async function typeColour(page: Page): Promise<void> {
   await page.getByText('As printed: 0.42 m²/L').waitFor();
   await type(page, 'A coat or bed covers', '6.5 m² a set');
   await typeTime(page, 'Stand time', '12 min');
-  await typeTime(page, 'Use-by of the pot', '5 to 35 C: 45 min', 'the stand time ends', 'the pot');
+  await typeTime(page, 'Pot life or working time', '5 to 35 C: 45 min', 'the stand time ends', 'the pot');
   await typeTime(page, 'Recoat from', '5 to 35 C: 50 min', 'the last coat is on', 'the base');
   await typeTime(
     page,

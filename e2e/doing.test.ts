@@ -81,7 +81,7 @@ describe('for those who go on', () => {
     await page.getByPlaceholder(/a job, a repair/).fill('spreadsheet');
     await page.keyboard.press('Enter');
     await page.waitForFunction(async () => /the sheet says/.test(await navigator.clipboard.readText()));
-    expect(await copied()).toMatch(/Use-by of the pot.*\t/);
+    expect(await copied()).toMatch(/Pot life or working time.*\t/);
   });
 
   test('something is set for several repairs at once, and one undo takes all of it back', async () => {

@@ -201,13 +201,15 @@ describe('a sheet typed in the order in which it is printed', () => {
     await table.fill('stir well');
     await page.getByText('No temperatures with times beside them').waitFor();
     await table.fill('Temp °C\tPot life\tWorking time\n10\t60\t50\n20\t30\t25');
-    await page.getByText('Two of them are said to be “Use-by of the pot”.').waitFor();
+    await page.getByText('Two of them are said to be “Pot life or working time”.').waitFor();
     expect(await take.isDisabled()).toBe(true);
     await page.getByLabel('“Working time” is').selectOption('');
     await page.getByText('In what is “Pot life”: minutes, hours or days?').waitFor();
     await page.getByLabel('“Pot life” in').selectOption('min');
     await take.click();
-    expect(await page.getByLabel('Use-by of the pot: as on the sheet').inputValue()).toBe('10 C: 60 min\n20 C: 30 min');
+    expect(await page.getByLabel('Pot life or working time: as on the sheet').inputValue()).toBe(
+      '10 C: 60 min\n20 C: 30 min',
+    );
   });
 
   test('the times of a page without a table: each line, the window as two times, the pot it is said of', async () => {
@@ -268,8 +270,8 @@ describe('a sheet typed in the order in which it is printed', () => {
     await page.goto(`${base()}/shelf/new`);
     const time = (label: string) => page.getByLabel(`${label}: as on the sheet`);
     await time('Grind or sand').fill('4 to 5 h at 20 C');
-    await time('Use-by of the pot').fill('30 min (150 g at 20 °C)');
-    await time('Use-by of the pot').press('Tab');
+    await time('Pot life or working time').fill('30 min (150 g at 20 °C)');
+    await time('Pot life or working time').press('Tab');
     await page.getByText('for a pot of 150 g').waitFor();
     const part = page.getByRole('button', { name: 'Part it: Grind or sand, Ground or sanded until' });
     expect(await part.count()).toBe(0);
@@ -377,7 +379,7 @@ describe('an ordinary repair planned from nothing, its sheet included, counted i
     await hand.type('Name', 'Grey anchor');
     await hand.choose('Kind', 'Anchor resin, cartridge or twin-bag with static mixer');
     await hand.type('Pack, as printed on it', '10 fl oz cartridge 10:1');
-    await hand.type('Use-by of the pot: as on the sheet', '7 min at 68 F');
+    await hand.type('Pot life or working time: as on the sheet', '7 min at 68 F');
     await hand.type('Full load: as on the sheet', '45 min at 68 F');
     await hand.press('button', /Put it on the shelf and choose it/);
     await page.waitForURL(/\/material$/);

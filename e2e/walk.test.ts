@@ -150,7 +150,12 @@ test('a mortar patch, from an empty database to its release', async () => {
     b: '1 g/mL',
     c: ['650', '1.75 g/mL'],
     times: [
-      ['Use-by of the pot', 'mixing begins', 'the pot', '10 C: 40 to 48 min\n20 C: 22 to 28 min\n30 C: 12 to 15 min'],
+      [
+        'Pot life or working time',
+        'mixing begins',
+        'the pot',
+        '10 C: 40 to 48 min\n20 C: 22 to 28 min\n30 C: 12 to 15 min',
+      ],
       ['Full load', 'it is placed', 'the base', '10 C: 27 to 33 h\n20 C: 690 to 830 min\n30 C: 320 to 390 min'],
       ['Grind or sand', 'it is placed', 'the base', '10 C: 780 to 960 min\n20 C: 330 to 400 min'],
     ],
@@ -197,7 +202,7 @@ test('anchors, from an empty database to their release, in US units', async () =
     a: '1.7 g/mL',
     b: '1.5 g/mL',
     times: [
-      ['Use-by of the pot', 'mixing begins', 'the base', '10 to 20 C: 7 min\n20 to 30 C: 4 min'],
+      ['Pot life or working time', 'mixing begins', 'the base', '10 to 20 C: 7 min\n20 to 30 C: 4 min'],
       ['Full load', 'it is placed', 'the base', '10 to 20 C: 60 min\n20 to 30 C: 45 min'],
       ['Release of clamps', 'it is placed', 'the base', '10 to 20 C: 45 min\n20 to 30 C: 30 min'],
     ],
@@ -241,7 +246,7 @@ test('a bonded plate, from an empty database to its release; a torn seat stops i
     a: '1.4 g/mL',
     b: '1.05 g/mL',
     times: [
-      ['Use-by of the pot', 'mixing begins', 'the pot', '45 to 60 min at 23 C'],
+      ['Pot life or working time', 'mixing begins', 'the pot', '45 to 60 min at 23 C'],
       ['Full load', 'the faces are closed', 'the base', '20 to 24 h at 23 C'],
       ['Release of clamps', 'the faces are closed', 'the base', '8 h at 23 C'],
     ],
@@ -298,7 +303,7 @@ test('joints poured full, from an empty database to their release', async () => 
     ...LIQUID,
     name: 'Apron pouring resin',
     times: [
-      ['Use-by of the pot', 'mixing begins', 'the pot', '10 C: 50 min\n20 C: 25 min\n30 C: 12 min'],
+      ['Pot life or working time', 'mixing begins', 'the pot', '10 C: 50 min\n20 C: 25 min\n30 C: 12 min'],
       ['Foot traffic', 'it is placed', 'the base', '10 C: 24 h\n20 C: 10 h\n30 C: 5 h'],
       ['Grind or sand', 'it is placed', 'the base', '10 C: 16 h\n20 C: 7 h\n30 C: 4 h'],
     ],
@@ -325,7 +330,7 @@ test('barrier coats, from an empty database to their release', async () => {
     ...LIQUID,
     name: 'Lake barrier',
     times: [
-      ['Use-by of the pot', 'mixing begins', 'the pot', '10 C: 70 min\n20 C: 35 min\n30 C: 18 min'],
+      ['Pot life or working time', 'mixing begins', 'the pot', '10 C: 70 min\n20 C: 35 min\n30 C: 18 min'],
       ['Recoat from', 'it is placed', 'the base', '10 C: 5 h\n20 C: 150 min\n30 C: 80 min'],
       ['Recoat until', 'it is placed', 'the base', '10 C: 48 h\n20 C: 24 h\n30 C: 12 h'],
       ['Water or chemicals', 'it is placed', 'the base', '10 C: 96 h\n20 C: 48 h\n30 C: 24 h'],

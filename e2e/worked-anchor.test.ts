@@ -23,7 +23,7 @@ test('anchors as the sheet has them: its hole, its cleaning, its wet holes, coun
       ['Cleaned by', '4 blow, 4 brush, 4 blow'],
     ],
     [
-      ['Use-by of the pot', '10 min at 20 C'],
+      ['Pot life or working time', '10 min at 20 C'],
       ['Full load', '60 min at 20 C'],
     ],
   );
@@ -104,7 +104,7 @@ test('a rod on a day too cold for its sheet: what opens it is asked there, put u
       ['of B', '30 mL'],
     ],
     [
-      ['Use-by of the pot', '20 C: 5 min'],
+      ['Pot life or working time', '20 C: 5 min'],
       ['Full load', '20 C: 1 h'],
     ],
   );

@@ -10,7 +10,7 @@ const { base } = yard;
 
 /** What the sachets of a hull print. */
 const SACHET_TIMES = [
-  ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+  ['Pot life or working time', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
   ['Gel', '10 C: 90 min\n20 C: 40 min', 'it is placed', 'the base'],
   ['Grind or sand', '10 C: 10 h\n20 C: 5 h', 'it is placed', 'the base'],
 ] as const;
@@ -32,7 +32,7 @@ test('a depth sensor bonded inside the hull: one kneaded packet, a route walked 
       ['Gap or bond line to', '4 mm'],
     ],
     [
-      ['Use-by of the pot', '10 C: 24 min\n20 C: 12 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 24 min\n20 C: 12 min', 'mixing begins', 'the pot'],
       ['Release of clamps', '10 C: 16 h\n20 C: 8 h', 'the faces are closed', 'the base'],
       ['Load', '10 C: 48 h\n20 C: 24 h', 'the faces are closed', 'the base'],
     ],
@@ -82,7 +82,7 @@ test('a depth sensor bonded inside the hull: one kneaded packet, a route walked 
   await stage(page, 'Hold');
   await page.getByLabel('Wait for').selectOption({ label: 'full load' });
   // Kneaded by half past ten; launched in the open hours of Thursday, by no clock at night.
-  await says(page, /Use-by of the pot[\s\S]*?Tue 10:24[\s\S]*?15 min/);
+  await says(page, /Pot life or working time[\s\S]*?Tue 10:24[\s\S]*?15 min/);
   await says(page, /left alone for full load untilThu 04:[34]\d/);
   await stage(page, 'Release');
   await says(page, /Thu 06:[0-3]\d/);
@@ -182,7 +182,7 @@ test('ten holes of three sizes out of sachets: five, or four with a first layer 
       ['Left in the pot and on tools', '8 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
       ['Recoat from', '10 C: 2 h\n20 C: 1 h', 'it is placed', 'the base'],
       ['Grind or sand', '10 C: 10 h\n20 C: 5 h', 'it is placed', 'the base'],
     ],
@@ -288,7 +288,7 @@ test('a pile head soaked to refusal: what the sheet says it drinks, coats writte
       ['Base moisture up to', '20 %'],
     ],
     [
-      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'],
       ['Recoat from', '10 C: 8 h\n20 C: 4 h', 'it is placed', 'the base'],
     ],
   );
@@ -437,7 +437,7 @@ test('a skin fitting in four passes of four systems: each from the window of the
     'it is placed',
     'the base',
   ];
-  const pot = ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'] as const;
+  const pot = ['Pot life or working time', '10 C: 60 min\n20 C: 30 min', 'mixing begins', 'the pot'] as const;
   const liquids = (lossMl: string): readonly (readonly [string, string])[] => [
     ['A to B, with its basis', '100:30 by weight'],
     ['Density of A', '1.13'],

@@ -49,7 +49,7 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
       ['Left in the pot and on tools', '15 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 6.5 min\n20 C: 3.2 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 6.5 min\n20 C: 3.2 min', 'mixing begins', 'the pot'],
       ['Grind or sand', '5 C: 110 min\n20 C: 50 min', 'it is placed', 'the base'],
       ['Ground or sanded until', '5 C: 8 h\n20 C: 4 h', 'it is placed', 'the base'],
     ],
@@ -99,7 +99,7 @@ test('a ramp crack, poured: the union of slot and V, six pots along it, neat res
   const hold = await said(page);
   expect(hold).toMatch(/Grind or sand\b[\s\S]*?1 h 28 min/);
   expect(hold).toMatch(/Ground or sanded until[\s\S]*?6 h 3\d min/);
-  expect(hold).toMatch(/Use-by of the pot, batch 1[\s\S]*?4\.2 min/);
+  expect(hold).toMatch(/Pot life or working time, batch 1[\s\S]*?4\.2 min/);
   // Begun in the afternoon it could only be ground at night: said, and what is pressed begins it in time.
   await stage(page, 'Place');
   await type(page, 'Begin not before (Europe/Helsinki)', '22 Apr 16:30');
@@ -126,7 +126,7 @@ test('a step edge of cement: a part bag weighed, water under its most, saturated
       ['Left in the pot and on tools', '0 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 45 min\n20 C: 25 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 45 min\n20 C: 25 min', 'mixing begins', 'the pot'],
       ['Keep from frost until', '5 C: 40 h\n10 C: 24 h\n20 C: 12 h', 'it is placed', 'the base'],
       ['Foot traffic', '5 C: 10 h\n20 C: 4 h', 'it is placed', 'the base'],
     ],
@@ -192,7 +192,7 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
       ['A coat or bed covers', '0.13 m²/L'],
     ],
     [
-      ['Use-by of the pot', '5 C: 5 h\n20 C: 2 h 30', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '5 C: 5 h\n20 C: 2 h 30', 'mixing begins', 'the pot'],
       ['Open time', '10 C: 32 min\n20 C: 18 min', 'it is placed', 'the material in place'],
       ['Fill joints or lay over', '10 to 18 C: 36 h\n18 to 40 C: 20 h', 'it is placed', 'the base'],
       ['Foot traffic', '5 C: 48 h\n20 C: 20 h', 'it is placed', 'the base'],
@@ -215,7 +215,7 @@ test('a granite landing: the bed by its sheet, four spreads in their open time, 
       ['Left in the pot and on tools', '150 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
       ['Use-by once poured out', '10 C: 75 min\n20 C: 40 min', 'mixing begins', 'the pot'],
       ['Start of washing', '10 C: 20 min\n20 C: 10 min', 'it is placed', 'the base'],
       ['End of washing', '10 C: 50 min\n20 C: 30 min', 'it is placed', 'the base'],
@@ -325,7 +325,7 @@ test('a collar in two pours: whole kits of each, the ring lowered into the secon
       ['Left in the pot and on tools', '80 mL'],
     ],
     [
-      ['Use-by of the pot', '5 C: 90 min\n20 C: 40 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '5 C: 90 min\n20 C: 40 min', 'mixing begins', 'the pot'],
       ['Gel', '5 C: 5 to 6 h\n20 C: 2 h', 'it is placed', 'the base'],
       ['Next lift', '5 C: 14 to 20 h\n20 C: 5 to 6 h', 'it is placed', 'the base'],
       ['Release of clamps', '5 C: 24 h\n20 C: 8 h', 'it is placed', 'the base'],
@@ -406,7 +406,7 @@ test('the crack bridged with mesh, a skim on it next morning: two batches, four 
       ['Left in the pot and on tools', '0 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 45 min\n20 C: 25 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 45 min\n20 C: 25 min', 'mixing begins', 'the pot'],
       ['Recoat from', '5 C: 9 h\n20 C: 3 h', H, 'the base'],
       ['Recoat until', '5 C: 36 h\n20 C: 15 h', H, 'the base'],
       ['Foot traffic', '5 C: 20 h\n20 C: 8 h', H, 'the base'],
@@ -428,7 +428,7 @@ test('the crack bridged with mesh, a skim on it next morning: two batches, four 
       ['A coat or bed covers', '0.42 m²/L'],
     ],
     [
-      ['Use-by of the pot', '10 C: 60 min\n20 C: 35 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 60 min\n20 C: 35 min', 'mixing begins', 'the pot'],
       ['Foot traffic', '5 C: 24 h\n20 C: 10 h', H, 'the base'],
     ],
   );
@@ -520,7 +520,7 @@ test('a chipped step in its own colour: a trial scaled to what the chip takes, a
       ['Lift to', '40 mm'],
     ],
     [
-      ['Use-by of the pot', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 40 min\n20 C: 20 min', 'mixing begins', 'the pot'],
       ['Grind or sand', '10 C: 24 h\n20 C: 12 h', 'it is placed', 'the base'],
     ],
   );

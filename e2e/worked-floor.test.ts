@@ -11,7 +11,7 @@ const yard = site();
 const { base } = yard;
 
 const MORTAR_TIMES = [
-  ['Use-by of the pot', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+  ['Pot life or working time', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
   ['Next lift', '5 C: 8 h\n20 C: 3 h', 'it is placed', 'the base'],
   ['Recoat until', '5 C: 40 h\n20 C: 20 h', 'it is placed', 'the base'],
   ['Grind or sand', '5 C: 9 h\n20 C: 3 h', 'it is placed', 'the base'],
@@ -83,7 +83,7 @@ test('a bed on an uneven floor: thickness by its sheet, ridges that do not reach
       ['Gap or bond line to', '5 mm'],
     ],
     [
-      ['Use-by of the pot', '5 C: 5 h\n20 C: 2 h 30', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '5 C: 5 h\n20 C: 2 h 30', 'mixing begins', 'the pot'],
       ['Open time', '10 C: 32 min\n20 C: 18 min', 'it is placed', 'the material in place'],
       ['Foot traffic', '5 C: 48 h\n20 C: 20 h', 'it is placed', 'the base'],
     ],
@@ -143,7 +143,7 @@ test('an ordinary patch out of one kit, every default left: hours are good to be
       ['of C', '16 kg'],
     ],
     [
-      ['Use-by of the pot', '10 C: 60 min\n20 C: 30 min\n30 C: 15 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 60 min\n20 C: 30 min\n30 C: 15 min', 'mixing begins', 'the pot'],
       ['Foot traffic', '20 C: 12 h', 'it is placed', 'the base'],
       ['Full load', '20 C: 4 d', 'it is placed', 'the base'],
     ],
@@ -185,7 +185,7 @@ test('three rooms out of bags: water as the bag says, a trowel by its notch, and
       ['of B', '6 kg'],
     ],
     [
-      ['Use-by of the pot', '20 C: 2 h', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '20 C: 2 h', 'mixing begins', 'the pot'],
       ['Foot traffic', '20 C: 24 h', 'it is placed', 'the base'],
       ['Full load', '20 C: 28 d', 'it is placed', 'the base'],
     ],
@@ -264,7 +264,14 @@ test('a floor in three passes, every default left: measured once, held to the sh
       ['25 kg', '6 L'],
       'Bucket life 2 hours\nOpen time 20 minutes\nGrout after 24 h\nFoot traffic 24 hours\nCars 3 days\nLorries 7 days',
     ),
-  ).toEqual(['Use-by of the pot', 'Open time', 'Fill joints or lay over', 'Foot traffic', 'Light load', 'Full load']);
+  ).toEqual([
+    'Pot life or working time',
+    'Open time',
+    'Fill joints or lay over',
+    'Foot traffic',
+    'Light load',
+    'Full load',
+  ]);
   await shelved(
     'Joint resin',
     'Resin mortar or grout with aggregate, in kits',
@@ -283,7 +290,7 @@ test('a floor in three passes, every default left: measured once, held to the sh
       ['200 mL', '100 mL', '900 mL'],
       'Stand 12 min at 15 °C\nWorking time 45 min at 15 °C\nRecoat after 50 min at 15 °C\nFoot traffic 2 h at 15 °C\nKeep dry 36 h at 15 °C',
     ),
-  ).toEqual(['Stand time', 'Use-by of the pot', 'Recoat from', 'Foot traffic', 'Keep dry until']);
+  ).toEqual(['Stand time', 'Pot life or working time', 'Recoat from', 'Foot traffic', 'Keep dry until']);
 
   await newJob(page, base(), '15 °C', '55 %');
   await begun(page, /^Bed, joints, colour/, 'setting-bed', undefined, ['7:00', '17:00']);

@@ -17,7 +17,7 @@ test('a joint that moves, out of a cartridge: three figures measure it, its move
       ['A to B, with its basis', '1:1 by volume'],
     ],
     [
-      ['Use-by of the pot', '20 min at 20 C'],
+      ['Pot life or working time', '20 min at 20 C'],
       ['Full load', '24 h at 20 C'],
     ],
   );

@@ -28,7 +28,7 @@ test('a dent in a door: a skim and two builds in seven small mixes, more of them
     ],
     [
       [
-        'Use-by of the pot',
+        'Pot life or working time',
         '1 %, 10 C: 16 min\n1 %, 20 C: 8 min\n2 %, 10 C: 10 min\n2 %, 20 C: 5 min\n3 %, 10 C: 7 min\n3 %, 20 C: 3.5 min',
         'mixing begins',
         'the pot',
@@ -93,7 +93,7 @@ test('a gouge in a fairlead: one domed pass, its depth at the limit of the part,
       ['Left in the pot and on tools', '1.5 mL'],
     ],
     [
-      ['Use-by of the pot', '5 to 6 min at 20 C', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '5 to 6 min at 20 C', 'mixing begins', 'the pot'],
       ['Grind or sand', '20 to 30 min at 20 C', 'it is placed', 'the base'],
     ],
   );
@@ -139,7 +139,7 @@ test('a gouge in a fairlead: one domed pass, its depth at the limit of the part,
     .waitFor();
   await stage(page, 'Hold');
   const hold = await said(page);
-  expect(hold).toMatch(/Use-by of the pot[\s\S]*?5\.8 min/);
+  expect(hold).toMatch(/Pot life or working time[\s\S]*?5\.8 min/);
   expect(hold).toMatch(/Grind or sand[\s\S]*?1 h (1[89]|2[0-2]) min/);
 });
 
@@ -160,7 +160,7 @@ test('seven sockets packed: one kit, each kneaded by itself, the mating tool fre
       ['Left in the pot and on tools', '0 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 38 min\n20 C: 22 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 38 min\n20 C: 22 min', 'mixing begins', 'the pot'],
       ['Gel', '10 C: 80 min\n20 C: 45 min', 'mixing begins', 'the pot'],
       ['Full load', '10 C: 24 h\n20 C: 10 h', 'it is placed', 'the base'],
     ],
@@ -200,7 +200,7 @@ test('seven sockets packed: one kit, each kneaded by itself, the mating tool fre
   expect(mix).toMatch(/1 × Kit 1/);
   await stage(page, 'Hold');
   // Two from one knead would take 26 of 27.3 min: one at a time.
-  await says(page, /Use-by of the pot[\s\S]*?27 min/);
+  await says(page, /Pot life or working time[\s\S]*?27 min/);
   await says(page, /Gel[\s\S]*?56 min/);
 });
 
@@ -221,7 +221,7 @@ test('felt on both sides of a bow: out of one mix, both wetted before the first 
       ['Left in the pot and on tools', '36.4 mL'],
     ],
     [
-      ['Use-by of the pot', '15 C: 38 min\n25 C: 20 min', 'mixing begins', 'the pot', '600 g'],
+      ['Pot life or working time', '15 C: 38 min\n25 C: 20 min', 'mixing begins', 'the pot', '600 g'],
       ['Open time', '15 C: 60 min\n25 C: 34 min', 'the last coat is on', 'the material in place'],
       ['Release of clamps', '15 C: 12 h\n25 C: 6 h', 'the faces are closed', 'the base'],
     ],
@@ -254,7 +254,7 @@ test('felt on both sides of a bow: out of one mix, both wetted before the first 
   // Both are wetted, then both laid: at this warmth the pot would not outlast wetting, laying, wetting.
   expect(steps.map((s) => s.replace(/^\d+\. /, '').split(' ')[0])).toEqual(['Wet', 'Wet', 'Lay', 'Lay']);
   await stage(page, 'Hold');
-  await says(page, /Use-by of the pot[\s\S]*?29 min/);
+  await says(page, /Pot life or working time[\s\S]*?29 min/);
   await says(page, /Open time[\s\S]*?47 min|48 min/);
 });
 
@@ -279,7 +279,7 @@ test('a shoe on a barrier boom: too little to be metered on its scale, left alon
       ['Gap or bond line to', '1 mm'],
     ],
     [
-      ['Use-by of the pot', '5 C: 90 min\n20 C: 40 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '5 C: 90 min\n20 C: 40 min', 'mixing begins', 'the pot'],
       ['Release of clamps', '5 C: 24 h\n15 C: 10 h', 'the faces are closed', 'the base'],
     ],
   );
@@ -342,7 +342,7 @@ test('a shroud tab rebuilt in the mould of its twin: powder and liquid, beads, t
       ['Left in the pot and on tools', '0 mL'],
     ],
     [
-      ['Use-by of the pot', '10 C: 40 min\n20 C: 25 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 C: 40 min\n20 C: 25 min', 'mixing begins', 'the pot'],
       ['Release of clamps', '10 C: 60 min\n20 C: 30 min', 'it is placed', 'the base'],
     ],
   );

@@ -25,7 +25,7 @@ test('two wear plates from one mix', async () => {
       ['Gap or bond line to', '0.8 mm'],
     ],
     [
-      ['Use-by of the pot', '15 C: 48 min\n25 C: 26 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '15 C: 48 min\n25 C: 26 min', 'mixing begins', 'the pot'],
       ['Open time', '10 C: 40 min\n20 C: 25 min', 'the last coat is on', 'the material in place'],
       ['Recoat from', '10 C: 6 h\n20 C: 3 h', 'the faces are closed', 'the base'],
       ['Recoat until', '10 C: 24 h\n20 C: 12 h', 'the faces are closed', 'the base'],
@@ -81,7 +81,11 @@ test('two wear plates from one mix', async () => {
   await stage(page, 'Hold');
   const hold = await said(page);
   // At 18 °C in the pot and as it lies, at 12 °C on the steel: never one of them for the other.
-  for (const figure of [/Use-by of the pot[\s\S]*?40 min/, /Open time, part 1[\s\S]*?27 min/, /Open time, part 2/])
+  for (const figure of [
+    /Pot life or working time[\s\S]*?40 min/,
+    /Open time, part 1[\s\S]*?27 min/,
+    /Open time, part 2/,
+  ])
     expect(hold).toMatch(figure);
   expect(hold).toMatch(/Recoat from[\s\S]*?5 h 12 min/);
   expect(hold).toMatch(/Recoat until[\s\S]*?20 h 49 min/);
@@ -144,7 +148,7 @@ test('a ramp patch over two lifts: kits of each, its primer, three openings, and
     'Resin mortar or grout with aggregate, in kits',
     [...MORTAR_KIT],
     [
-      ['Use-by of the pot', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '5 C: 70 min\n20 C: 30 min', 'mixing begins', 'the pot'],
       ['Next lift', '5 C: 8 h\n20 C: 3 h', 'it is placed', 'the base'],
       ['Recoat until', '5 C: 40 h\n20 C: 20 h', 'it is placed', 'the base'],
       ['Grind or sand', '5 C: 9 h\n20 C: 3 h', 'it is placed', 'the base'],
@@ -224,7 +228,7 @@ test('anchors from twin packs: two mixers, three packs, load by the round as the
       ['Flow check of a pack (empty: none)', '16 mL'],
     ],
     [
-      ['Use-by of the pot', '10 to 20 C: 14 min\n20 to 30 C: 8 min', 'mixing begins', 'the pot'],
+      ['Pot life or working time', '10 to 20 C: 14 min\n20 to 30 C: 8 min', 'mixing begins', 'the pot'],
       ['Idle in the mixer', '10 to 20 C: 9 min\n20 to 30 C: 5 min'],
       ['Release of clamps', '5 to 10 C: 60 min\n10 to 20 C: 30 min\n20 to 30 C: 15 min', 'it is placed', 'the base'],
       ['Full load', '5 to 10 C: 5 h\n10 to 20 C: 2 h 30\n20 to 30 C: 1 h 15', 'it is placed', 'the base'],

@@ -96,7 +96,7 @@ export const MILESTONES = {
     usual: { startsAt: 'mix-ends', runsOn: 'pot' },
   },
   'use-by': {
-    label: 'Use-by of the pot',
+    label: 'Pot life or working time',
     ended: 'the pot is over',
     clock: 'working',
     order: null,

@@ -211,12 +211,15 @@ const afterLabel = ({ line, value }: SheetLine): string => {
   return before && !/\d/.test(before) ? line.slice(colon + 1).trim() : value;
 };
 
+/** Supplied in 300 mL cartridges: one of them is a pack. */
+const PLURAL = /\b(cartridge|pail|bag|tin|can|drum|kit|unit|set|pack|bucket|tube)s\b/gi;
+
 /** One pack as it is printed; of a list of sizes nobody knows which is meant. */
 function packs(told: SheetLine): Told {
   // A label that is the pack itself belongs to it: Tin 1.5 kg.
   const isItself =
     !told.line.includes(':') && !/\s/.test(told.heading) && !/^(?:pack|contents|supplied)/.test(told.heading);
-  const text = (isItself ? told.line : afterLabel(told)).slice(0, 80).trim();
+  const text = (isItself ? told.line : afterLabel(told)).replace(PLURAL, '$1').slice(0, 80).trim();
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
   const isOne = amounts === 1 || /\+|&|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
   return isOne && readPack(text, { kind: told.kind }, told.system) ? [['pack', text]] : [];

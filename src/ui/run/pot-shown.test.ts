@@ -9,7 +9,7 @@ const MIN = 60_000;
 const milestone = (over: Partial<MilestoneTime>): MilestoneTime =>
   ({
     kind: 'use-by',
-    label: 'Use-by of the pot',
+    label: 'Pot life or working time',
     batch: 0,
     part: null,
     originMs: NOW - 10 * MIN,
