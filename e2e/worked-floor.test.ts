@@ -346,7 +346,7 @@ test('a floor in three passes, every default left: measured once, held to the sh
   expect(await said(page)).not.toMatch(/Still needed|No time for/);
   await stage(page, 'Hold');
   await says(page, /how foot traffic of Bed comes about/);
-  expect((await said(page)).match(/how use-by of the pot of Bed comes about/g)).toHaveLength(1);
+  expect((await said(page)).match(/how pot life or working time of Bed comes about/g)).toHaveLength(1);
   await stage(page, 'Release');
   // Each use once, whichever passes have a clock of it.
   const opens = await page

@@ -9,6 +9,8 @@ export interface TestKind {
   readonly proves?: 'set';
   /** It can still be done through what was laid over it. */
   readonly through?: true;
+  /** Asked where the repair answers a notice alone: there is nobody else to say it. */
+  readonly ofNotice?: true;
 }
 
 /** The table of tests by hand. */
@@ -81,6 +83,7 @@ export const TEST_KINDS = {
     label: 'by whoever asked for it',
     how: 'The person who wrote the notice sees it, or the photograph after, and says so.',
     counts: 'Their word, with its date; nobody answers for them.',
+    ofNotice: true,
   },
 } as const satisfies Readonly<Record<string, TestKind>>;
 export type TestKindId = keyof typeof TEST_KINDS;
@@ -97,8 +100,15 @@ export interface MethodTest {
 /** The kind of a test, with all that it may have. */
 export const kindOfTest = ({ kind }: MethodTest): TestKind => TEST_KINDS[kind];
 
-/** Tests of a method that are still possible. @param covered another pass lies on its face */
+/**
+ * Tests of a method that are still possible.
+ * @param o.covered another pass lies on its face; o.noticed the repair answers a notice
+ */
 export const testsUnder = (
   method: { readonly tests: readonly MethodTest[] },
-  covered: boolean,
-): readonly MethodTest[] => (covered ? method.tests.filter((t) => kindOfTest(t).through) : method.tests);
+  { covered, noticed }: { readonly covered: boolean; readonly noticed: boolean },
+): readonly MethodTest[] =>
+  method.tests.filter((t) => {
+    const { through, ofNotice } = kindOfTest(t);
+    return (!covered || through) && (!ofNotice || noticed);
+  });

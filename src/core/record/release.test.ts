@@ -76,7 +76,17 @@ test('every test says how it is done and what counts; every method has one that 
   for (const m of METHODS) {
     expect([m.id, m.tests.length > 0]).toEqual([m.id, true]);
     expect([m.id, new Set(m.tests.map((t) => t.id)).size]).toEqual([m.id, m.tests.length]);
-    for (const t of testsUnder(m, true)) expect([m.id, 'through' in TEST_KINDS[t.kind]]).toEqual([m.id, true]);
+    for (const t of testsUnder(m, { covered: true, noticed: true }))
+      expect([m.id, 'through' in TEST_KINDS[t.kind]]).toEqual([m.id, true]);
+  }
+});
+
+test('whoever wrote a notice is asked where there is one, and nowhere else', () => {
+  const withOutside = METHODS.filter((m) => m.tests.some((t) => t.kind === 'outside'));
+  expect(withOutside.length).toBeGreaterThan(0);
+  for (const m of withOutside) {
+    const kinds = (noticed: boolean) => testsUnder(m, { covered: false, noticed }).map((t) => t.kind);
+    expect([m.id, kinds(true).includes('outside'), kinds(false).includes('outside')]).toEqual([m.id, true, false]);
   }
 });
 
@@ -96,7 +106,7 @@ test('tests of a chain are those of all its passes; under another pass those tha
       expect([view.repair.name, i, mine.map((t) => t.test)]).toEqual([
         view.repair.name,
         i,
-        testsUnder(p.plan.method!, lies),
+        testsUnder(p.plan.method!, { covered: lies, noticed: view.draft.notice !== null }),
       ]);
     }
   }

@@ -49,14 +49,14 @@ const MINUTE_MS = 60_000;
 const setFrom = ({ plan }: PassView): number | null => servedLast(plan)?.planMs ?? null;
 
 /** Tests by hand of all passes; of one that another lies on, those that can still be done. */
-export function handTests({ passes }: Pick<RepairView, 'passes'>): readonly HandTest[] {
+export function handTests({ passes, draft }: Pick<RepairView, 'passes' | 'draft'>): readonly HandTest[] {
   return passes.flatMap((pass, i) => {
     const { repair, plan, actuals } = pass;
     if (!plan.method) return [];
     const covered = passes.some((p) => p.repair.takes.from !== 'own' && p.repair.takes.of === repair.passId);
     const isLast = i === passes.length - 1;
     const from = setFrom(pass);
-    return testsUnder(plan.method, covered).map((test): HandTest => {
+    return testsUnder(plan.method, { covered, noticed: draft.notice !== null }).map((test): HandTest => {
       const id = isLast ? test.id : `${repair.passId}/${test.id}`;
       const said = actuals.tests.get(id);
       const early =
@@ -170,7 +170,7 @@ export const openTests = (view: Pick<RepairView, 'passes' | 'draft'>): readonly 
 
 /** What keeps a repair from being opened for one use: less than for all of it, never less than that it has set. */
 export function obstaclesToOpen(view: RepairView, kind: MilestoneId, nowMs: number): readonly Said[] {
-  const { plan, actuals, findings, passes } = view;
+  const { plan, actuals, findings } = view;
   const it = overLast(plan.milestones, kind);
   const undone = undoneSteps(view).filter((s) => s.stage !== 'finish');
   const failed = figureTests(view).filter((t) => t.verdict.answer === 'no');
@@ -181,7 +181,7 @@ export function obstaclesToOpen(view: RepairView, kind: MilestoneId, nowMs: numb
     ...(actuals.startedAt === null ? [KEEPS.begun()] : []),
     ...(undone.length ? [KEEPS.steps({ n: undone.length, next: undone[0]!.title })] : []),
     ...(it?.planMs == null || nowMs < it.planMs ? [KEEPS.early({ what: it?.label ?? kind })] : []),
-    ...handTests({ passes }).flatMap((t) =>
+    ...handTests(view).flatMap((t) =>
       t.answer === 'no' || kindOfTest(t.test).proves === 'set' ? ofTest({ ...t, tooEarly: before(t) }) : [],
     ),
     ...failed.map((t) => KEEPS.figures({ what: MEASURED_KINDS[t.asked.kind].label, why: t.verdict.why as Value })),

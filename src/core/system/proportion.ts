@@ -172,6 +172,13 @@ export function kitVolumeMl(sheet: SheetRevision, kit: SheetRevision['kits'][num
   return Math.min(...PART_IDS.map(from)) / p.densityGPerMl;
 }
 
+/** A yield is printed in two or three figures. */
+const AS_PRINTED = 0.01;
+
+/** Whether a kit makes, by the masses and densities of its parts, what its paper says that it makes. */
+export const makesAsPrinted = (sheet: SheetRevision, kit: SheetRevision['kits'][number]): boolean =>
+  kit.yieldMl !== null && Math.abs(kitVolumeMl(sheet, kit) / kit.yieldMl - 1) < AS_PRINTED;
+
 /** Whether it comes in bags of powder: they are emptied, and what is mixed with it is measured to them. */
 export const comesInBags = ({ parts }: Pick<SheetRevision, 'parts'>): boolean => parts.some((p) => p.role === 'powder');
 

@@ -29,7 +29,16 @@ import { figure, phrase } from '@/words';
 import type { DraftFaults, SheetDraft, TimeDraft } from './draft';
 import { LIMIT_FIELDS } from './limit-list';
 import { readHoles } from './read-holes';
-import { doseOf, halfOf, liquidOf, partsAsMixed, partsAsPacked, ratioOf, usualDosePct } from './read-ratio';
+import {
+  doseOf,
+  halfOf,
+  liquidOf,
+  partsAsMixed,
+  partsAsPacked,
+  partsAsYielding,
+  ratioOf,
+  usualDosePct,
+} from './read-ratio';
 import { Reader } from './sheet-reader';
 
 const lines = (text: string) =>
@@ -212,7 +221,9 @@ export function readDraft(
   });
   const mixedGPerMl = read.aboveOrNone('mixed', 'density', d.mixed);
   const parts =
-    mixedGPerMl === null ? partsAsPacked(read, d, printedParts) : partsAsMixed(read, d, printedParts, mixedGPerMl);
+    mixedGPerMl === null
+      ? [...(partsAsYielding(read, d, printedParts) ?? partsAsPacked(read, d, printedParts))]
+      : partsAsMixed(read, d, printedParts, mixedGPerMl);
   const ratio = ratioOf(read, d, parts);
   const or = (field: EstimableField & keyof SheetDraft, kind: Kind, usual: number, least?: 'above') =>
     read.orUsual(field, d[field] as string, usual, () =>

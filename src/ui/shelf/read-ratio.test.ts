@@ -241,3 +241,46 @@ describe('a pack that meters its parts itself', () => {
     expect(faults(whole('paste', '300 mL')).ratio).toBeDefined();
   });
 });
+
+describe('a pack of which its paper says how much it makes', () => {
+  const yielding = (kind: SheetRevision['kind'], pack: Parameters<typeof typed>[1], yieldMl: string, over = {}) => {
+    const d = typed(kind, pack, over);
+    return { ...d, kits: [{ ...d.kits[0]!, yieldMl }] };
+  };
+  test('makes that much: a density nobody printed gives way to the yield', () => {
+    const bag = { doseMin: '3 L to 25 kg', doseMax: '3.5 L to 25 kg' };
+    const sheet = made(yielding('cement-water', { A: '25 kg' }, '13 L', bag));
+    // 25 kg and 3.25 kg of water in 13 L: powder in the 9.75 L that the water leaves.
+    expect(kitVolumeMl(sheet, sheet.kits[0]!)).toBeCloseTo(13_000, 0);
+    expect(sheet.parts[0]!.densityGPerMl).toBeCloseTo(25 / 9.75, 4);
+    expect(sheet.parts[1]!.densityGPerMl).toBe(1);
+    // It stands as silent on its density, as its paper is.
+    expect(sheet.estimated).toContain('densityA');
+    expect(draftOf(sheet).parts.A.density).toBe('');
+  });
+  test('of a kit of three parts all that is not printed follows in step, what is printed stands', () => {
+    const kit = { A: '2.4 kg', B: '1.2 kg', C: '16.4 kg' };
+    const plain = made(typed('mortar-kit', kit, { ratio: '2:1 by weight' }));
+    const was = kitVolumeMl(plain, plain.kits[0]!);
+    const sheet = made(yielding('mortar-kit', kit, `${(was * 1.05) / 1000} L`, { ratio: '2:1 by weight' }));
+    expect(kitVolumeMl(sheet, sheet.kits[0]!) / was).toBeCloseTo(1.05, 4);
+    const known = withDensities(yielding('mortar-kit', kit, `${(was * 1.02) / 1000} L`, { ratio: '2:1 by weight' }), {
+      A: '1.12',
+      B: '1.05',
+    });
+    expect(
+      made(known)
+        .parts.map((p) => p.densityGPerMl)
+        .slice(0, 2),
+    ).toEqual([1.12, 1.05]);
+  });
+  test('where all densities are printed, the yield is far from any of ours, or cannot be read, it is only compared', () => {
+    const bag = { doseUsual: '13 %', doseOf: 'A' as const };
+    const densities = (d: SheetDraft) => made(d).parts[0]!.densityGPerMl;
+    const usual = densities(typed('cement-water', { A: '25 kg' }, bag));
+    expect(densities(yielding('cement-water', { A: '25 kg' }, '30 L', bag))).toBe(usual);
+    expect(densities(withDensities(yielding('cement-water', { A: '25 kg' }, '13 L', bag), { A: '2.75' }))).toBe(2.75);
+    const unread = yielding('cement-water', { A: '25 kg' }, 'much', bag);
+    expect(Object.keys(faults(unread))).toEqual([`kits.${unread.kits[0]!.key}.yieldMl`]);
+  });
+});

@@ -3,6 +3,7 @@ import {
   mixedDensity,
   PART_IDS,
   type Part,
+  partsByWeight,
   partsOfMix,
   perHundredOfA,
   readPack,
@@ -284,13 +285,35 @@ export function partsAsPacked(read: Reader, d: SheetDraft, parts: readonly Part[
   );
 }
 
+/**
+ * Parts of which the first pack makes as much as is printed that it makes: the paper’s own word goes before a density
+ * of ours. Null where its paper tells neither, or none of ours would be near.
+ */
+export function partsAsYielding(read: Reader, d: SheetDraft, parts: readonly Part[]): readonly Part[] | null {
+  const text = d.kits[0]?.yieldMl.trim() ?? '';
+  const yields = text ? readQuantity('volume', text, read.system) : null;
+  const packA = packG(read, d, 'A');
+  const free = freeParts(d, parts);
+  if (!yields?.ok || !(yields.value > 0) || packA === null || !free.length || isMeteredByPack(d.kind)) return null;
+  const sheet = { name: d.name, parts: [...parts], ratio: ratioOf(read, d, parts) };
+  // By volume it takes the densities to say what is in the pack.
+  if (sheet.ratio.basis !== 'weight') return null;
+  const masses = partsByWeight(sheet);
+  const massG = (packA * PART_IDS.reduce((sum, id) => sum + masses[id], 0)) / masses.A;
+  if (!(massG > 0 && Number.isFinite(massG))) return null;
+  const made = partsOfMix(sheet, free, massG / yields.value);
+  const off = made ? densityOf(made, free[0]!) / densityOf(parts, free[0]!) : Number.NaN;
+  return off > 1 / MOST_UNLIKE && off < MOST_UNLIKE ? made : null;
+}
+
+/** Parts whose density is not printed. Water is water: what is told of the mix is of what is mixed with it. */
+const freeParts = (d: SheetDraft, parts: readonly Part[]) =>
+  PART_IDS.filter((id) => parts.some((p) => p.id === id && p.role !== 'water' && !d.parts[id].density.trim()));
+
 /** Parts of which the mix, together, has the density that is printed of it. */
 export function partsAsMixed(read: Reader, d: SheetDraft, parts: readonly Part[], mixedGPerMl: number): Part[] {
   const sheet = { name: d.name, parts: [...parts], ratio: ratioOf(read, d, parts) };
-  // Water is water; what is said of the mix is of what is mixed with it.
-  const free = PART_IDS.filter((id) =>
-    parts.some((p) => p.id === id && p.role !== 'water' && !d.parts[id].density.trim()),
-  );
+  const free = freeParts(d, parts);
   const told = [mixedGPerMl, sheet.ratio.a, sheet.ratio.b, ...parts.map((p) => p.densityGPerMl)];
   if (!told.every((x) => x > 0 && Number.isFinite(x))) return [...parts];
   if (!free.length) {

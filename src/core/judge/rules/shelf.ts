@@ -15,7 +15,16 @@ import {
 } from '../../mix';
 import { passedOver, type RepairPlan, servedLast } from '../../plan';
 import { attempt, density, exactly, grams, listed, ml, mm, percent } from '../../say';
-import { coverageMl, isMetered, kitVolumeMl, SAGS, systemKind, USUAL_DENSITY_SPREAD, WETNESS } from '../../system';
+import {
+  coverageMl,
+  isMetered,
+  kitVolumeMl,
+  makesAsPrinted,
+  SAGS,
+  systemKind,
+  USUAL_DENSITY_SPREAD,
+  WETNESS,
+} from '../../system';
 import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 
@@ -240,7 +249,8 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
     const guessed = sheet.parts.filter(
       (p) => !p.filler && p.role !== 'water' && sheet.estimated.includes(`density${p.id}`),
     );
-    if (!guessed.length) return [];
+    // Where its pack makes what its paper says it makes, that is known of the mix as well.
+    if (!guessed.length || sheet.kits.some((k) => makesAsPrinted(sheet, k))) return [];
     const told = {
       parts: listed(
         guessed.map((p) => `${p.id}, ${p.name}`),

@@ -23,7 +23,7 @@ const uncover = {
   role: 'finish',
   block: 'finish',
   title: 'Uncover, brush the edge, photograph',
-  detail: 'Outside inspection asked for, with the photographs before and after.',
+  detail: 'Photographed as it was before. Where a notice asked for it, whoever wrote that is asked to see it.',
   confirm: 'Uncovered, photographed',
   work: { fixed: 2, per: { place: 3 } },
 } as const;
@@ -148,7 +148,7 @@ export const cementPatch: Method = {
     ...dryingSettings,
   ],
   preparation: [
-    'Photograph taken before anything is cut; the notice’s code and date with it.',
+    'Photograph taken before anything is cut; with the code and date of the notice, where there is one.',
     'Cut, brushed, washed; soaked as the bag asks.',
     'Cover at hand: film, mat or cloth; a cordon for as long as feet must stay off.',
     'Water weighed for the batch, and none at the place.',
