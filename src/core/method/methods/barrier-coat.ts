@@ -45,7 +45,7 @@ export const barrierCoat: Method = {
     'The next coat after its window, on gloss.',
     'Coated in the evening: the dew takes the gloss.',
   ],
-  cautions: ['Vapours: ventilate; no flames or sparks.', 'No bare skin: both parts sensitise.'],
+  cautions: ['Vapours: ventilate, no flames or sparks.', 'Sensitising: no bare skin, for both parts.'],
   tools: ['roller and brush', 'masking tape', 'tack cloth', 'wet film gauge', 'raking lamp'],
   tests: [
     { id: 'whole', kind: 'look', ask: 'Is it whole under a raking light, with no misses, runs or craters?' },

@@ -156,7 +156,7 @@ export const bodyFiller: Method = {
   ],
   cautions: [
     'Sanding: breathing protection and extraction, dry only; nothing is sanded before its time.',
-    'Peroxide paste: keep from eyes and flames.',
+    'Peroxide: keep from eyes, flames and accelerators; never mix it with an accelerator directly.',
   ],
   tools: [
     'scale or marked board',

@@ -125,7 +125,10 @@ export const finishCoat: Method = {
     'Sags on a wall: thixed paste holds.',
     'Sanded through, and not coated again.',
   ],
-  cautions: ['Peroxide: keep from eyes and flames; never with an accelerator directly.', 'Vapours: ventilate.'],
+  cautions: [
+    'Peroxide: keep from eyes, flames and accelerators; never mix it with an accelerator directly.',
+    'Vapours: ventilate, no flames or sparks.',
+  ],
   tools: [
     'graduated cup',
     'dropper or fine scale',

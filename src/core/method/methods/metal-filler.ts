@@ -94,7 +94,7 @@ export const metalFiller: Method = {
   ],
   mistakes: ['Two strips “because it is cold”.', 'Feathered over gloss.', 'Filed before it is hard: it tears out.'],
   cautions: [
-    'Peroxide paste: keep from eyes and flames.',
+    'Peroxide: keep from eyes, flames and accelerators; never mix it with an accelerator directly.',
     'Filing and sanding: breathing protection; wet where it may be.',
   ],
   tools: ['scraper', 'rule for the strip', 'board and spatula', 'file and block', 'wet and dry paper'],

@@ -187,7 +187,7 @@ export const mortarPatch: Method = {
     'Driven on after “24 hours” of a cold night.',
   ],
   cautions: [
-    'Breathing protection and extraction when grinding or pouring sand: silica.',
+    'Grinding: water or extraction, breathing protection: silica.',
     'A pot that runs hot goes outside onto bare ground, never into a bin.',
   ],
   tools: [

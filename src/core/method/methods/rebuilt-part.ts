@@ -181,7 +181,11 @@ export const rebuiltPart: Method = {
     'A left copied for a right.',
     'Drilled before it is hard.',
   ],
-  cautions: ['Vapours: ventilate, no flame.', 'Hot water: tongs.', 'Grinding plastic: breathing protection.'],
+  cautions: [
+    'Vapours: ventilate, no flames or sparks.',
+    'Hot water: tongs.',
+    'Grinding plastic: breathing protection.',
+  ],
   tools: [
     'moulding stick and hot water',
     'thermometer',

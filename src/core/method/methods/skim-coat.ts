@@ -61,7 +61,7 @@ export const skimCoat: Method = {
   ],
   cautions: [
     'Cement is caustic, resins sensitise: gloves, knees protected.',
-    'Grinding: extraction, breathing protection: silica.',
+    'Grinding: water or extraction, breathing protection: silica.',
   ],
   tools: ['long steel trowel', 'gauge rake', 'adhesive tape', 'moisture meter'],
   tests: [

@@ -98,7 +98,7 @@ export const smallPart: Method = {
     'Set with a bubble where a sensor has to read.',
     'Left overnight in the cold and trusted in the morning.',
   ],
-  cautions: ['No bare skin: both parts sensitise.', 'Strong magnets: fingers and tools kept clear.'],
+  cautions: ['Sensitising: no bare skin, for both parts.', 'Strong magnets: fingers and tools kept clear.'],
   tools: ['rule and square', 'fine scale', 'abrasive and solvent', 'tape or clamps'],
   tests: [
     {

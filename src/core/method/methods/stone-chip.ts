@@ -85,7 +85,10 @@ export const stoneChip: Method = {
     'Edges masked; film ready to press over it.',
   ],
   mistakes: ['Recipe by volume.', 'Colour decided dry.', 'Cut back before it is hard.'],
-  cautions: ['Stone dust: wet or extracted, with a mask: silica.', 'Peroxide paste: keep from eyes and flames.'],
+  cautions: [
+    'Stone dust: wet or extracted, with a mask: silica.',
+    'Peroxide: keep from eyes, flames and accelerators; never mix it with an accelerator directly.',
+  ],
   tools: ['scale of 0.01 g', 'tints and dust', 'spatula and film', 'diamond pads through the grits'],
   tests: [
     { id: 'colour', kind: 'colour', ask: 'Does it match wet and dry, by day and by lamp?' },
