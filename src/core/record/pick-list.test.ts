@@ -26,6 +26,31 @@ test('kits on the list are those of the plan: from lots, the rest to buy, and th
   }
 });
 
+test('sand that is not in the pack is fetched besides: as much as the batches take and a tenth, and no part of the kit', () => {
+  const b = bundles[0]!;
+  const apart = {
+    ...b,
+    sheets: b.sheets.map((s) => ({
+      ...s,
+      kits: s.kits.map((k) => (k.massG.C === null ? k : { ...k, apart: ['C' as const] })),
+    })),
+  };
+  const [before, now] = [b, apart].map((x) => pickList(viewJob(x, NOW)));
+  const sand = (list: typeof before) =>
+    list!.consumables.filter((c) => plainWords(c.why) === 'it is not in the pack; a tenth to spare');
+  expect([sand(before).length, sand(now).length]).toEqual([0, 1]);
+  const passes = viewJob(apart, NOW).repairs.flatMap((r) => r.passes);
+  const takesG = passes
+    .filter((p) => p.plan.mix?.kits.kit.apart)
+    .flatMap((p) => p.plan.batches)
+    .reduce((g, { massG }) => g + massG.C, 0);
+  expect(takesG).toBeGreaterThan(1000);
+  expect(sand(now)[0]!.quantity).toBe(Math.ceil(takesG * 1.1));
+  const parts = (list: typeof before) => list!.kits.flatMap((k) => k.lists.map((l) => l.what));
+  expect(parts(before).some((what) => /^part C/.test(what))).toBe(true);
+  expect(parts(now).filter((what) => /^part C/.test(what))).toEqual([]);
+});
+
 test('consumables follow the batches, mixers the goes', () => {
   const view = viewJob(bundles[0]!, NOW);
   const list = pickList(view);

@@ -36,6 +36,7 @@ const PICK = texts('pick', {
   'tape-why': 'round the places',
   cloths: '{n, plural, one {cleaning cloth} other {cleaning cloths}}',
   'cloths-why': 'wiping before and after',
+  'apart-why': 'it is not in the pack; a tenth to spare',
   'filler-why': 'own filler and a tenth more',
   'colour-why': 'colour of the trial that was taken, and a tenth more',
 });
@@ -137,7 +138,9 @@ const kitsOf = (view: JobView): PickedKit[] =>
           price: o.price === null ? null : money(o.price, k.sheet.currency),
           lists: [
             ...k.sheet.parts.flatMap((p) =>
-              kit.massG[p.id] === null ? [] : [{ what: `part ${p.id}, ${p.name}`, count: 1 }],
+              kit.massG[p.id] === null || kit.apart?.includes(p.id)
+                ? []
+                : [{ what: `part ${p.id}, ${p.name}`, count: 1 }],
             ),
             ...kit.contents,
           ],
@@ -245,6 +248,25 @@ function putIn(potted: readonly PassView[]): readonly PickLine[] {
   }));
 }
 
+/** Sand and fillers that belong to a mix and are not in its packs, with a tenth to spare. */
+function fetchedApart(potted: readonly PassView[]): readonly PickLine[] {
+  const by = new Map<string, number>();
+  for (const { sheet, batches, mix } of potted.map((r) => r.plan))
+    for (const id of mix?.kits.kit.apart ?? []) {
+      const name = sheet?.parts.find((p) => p.id === id)?.name ?? id;
+      by.set(
+        name,
+        batches.reduce((g, b) => g + b.massG[id], by.get(name) ?? 0),
+      );
+    }
+  return [...by].map(([what, g]) => ({
+    what,
+    quantity: Math.ceil(g * 1.1 - 1e-9),
+    unit: 'g',
+    why: PICK['apart-why'](),
+  }));
+}
+
 /** Tape round the faces of a pass: round each of its places, where they stand apart. */
 function tapeMm({ plan, repair }: PassView): number {
   if (!plan.void || !repair.void) return 0;
@@ -289,6 +311,7 @@ function consumablesOf(repairs: readonly PassView[], kits: readonly PickedKit[])
     ...usedUp(repairs.map((r) => r.plan)).flatMap((o) => line(o.what, o.quantity, o.unit, o.why)),
     ...abrasives(repairs),
     ...remade(repairs),
+    ...fetchedApart(potted),
     ...putIn(potted),
   ];
 }

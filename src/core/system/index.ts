@@ -11,7 +11,7 @@ export * from './mixed';
 export * from './pack-text';
 export * from './pasted';
 export * from './pasted-facts';
-export type { PastedField } from './pasted-fields';
+export type { PastedField } from './pasted-readers';
 export * from './pasted-time';
 export * from './pasted-words';
 export * from './proportion';

@@ -124,6 +124,15 @@ test('what it covers, by area or by area and millimetre, and never a word more',
   expect(told('Coverage 0.8 m²')).toEqual({});
 });
 
+test('sand by the volume of the liquid or by so much to so much, where the kind has it', () => {
+  expect(told('Sand: 1.8 times the mixed liquid by bulk volume', 'crack-filler')).toEqual({
+    cByWeight: '1.8 times by volume',
+  });
+  expect(told('Add filler 45 g per 100 mL of resin', 'four-part-paste')).toEqual({ cByWeight: '45 g to 100 mL' });
+  expect(told('Broadcast sand 3 kg per 1 kg', 'crack-filler')).toEqual({});
+  expect(told('Sand 2 parts by volume', 'paste')).toEqual({});
+});
+
 test('of several sizes of pack nobody knows which is meant', () => {
   expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
   expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });

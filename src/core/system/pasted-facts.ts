@@ -1,7 +1,8 @@
 import type { UnitSystem } from '../units';
 import type { SystemKindId } from './kinds';
 import { ANY_TIME } from './pasted-cells';
-import { FACTS, type PastedField, type SheetLine } from './pasted-fields';
+import { FACTS } from './pasted-fields';
+import type { PastedField, SheetLine } from './pasted-readers';
 import { plainHeading } from './pasted-words';
 import { plainLine } from './time-line';
 

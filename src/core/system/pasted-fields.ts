@@ -1,47 +1,27 @@
-import { parseQuantity, parseRatio } from '../typed';
-import type { Kind, UnitSystem } from '../units';
-import { readCovers } from './covers-text';
-import { type SystemKindId, systemKind } from './kinds';
-import { readPack } from './pack-text';
-import type { Limits } from './sheet';
+import {
+  afterLabel,
+  bondLine,
+  DEGREES,
+  days,
+  densities,
+  doses,
+  endsIn,
+  fillers,
+  LENGTHS,
+  months,
+  NUMBER,
+  packs,
+  range,
+  ratios,
+  readable,
+  SHARES,
+  type SheetLine,
+  type Told,
+  thickness,
+  turns,
+  yields,
+} from './pasted-readers';
 
-type LimitField = `limits.${Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>}`;
-
-/** A field of the form of a sheet that a line of its text may fill. */
-export type PastedField =
-  | LimitField
-  | 'pack'
-  | 'ratio'
-  | 'also'
-  | 'doseUsual'
-  | 'doseMin'
-  | 'doseMax'
-  | 'doseOf'
-  | 'mixed'
-  | 'densityA'
-  | 'densityB'
-  | 'yieldMl'
-  | 'coverage'
-  | 'covers'
-  | 'mixRpm'
-  | 'storeMin'
-  | 'storeMax'
-  | 'shelfMonths'
-  | 'colour';
-
-/** A line of a sheet: what it calls its figure, small, and what stands from the first figure on. */
-export interface SheetLine {
-  readonly line: string;
-  /** Its label as it is printed. */
-  readonly called: string;
-  readonly heading: string;
-  readonly value: string;
-  readonly tellsTime: boolean;
-  readonly kind: SystemKindId;
-  readonly system: UnitSystem;
-}
-
-type Told = readonly (readonly [field: PastedField, text: string])[];
 interface FactRow {
   /** Of the heading, small. */
   readonly words: RegExp;
@@ -53,221 +33,6 @@ interface FactRow {
   readonly besideTimes?: true;
   readonly read: (line: SheetLine) => Told;
 }
-
-const NUMBER = '\\d+(?:[.,]\\d+)?';
-/** Units as they stand behind a figure or a range; the degree may be said once. */
-const DEGREES = '°\\s*[CF]\\b|°(?!\\s*[CF])|(?:deg\\.?\\s*)?[CF]\\b|K\\b';
-const LENGTHS = 'mm\\b|cm\\b|µm|mils?\\b|in(?:ch(?:es)?)?\\b|"';
-const SHARES = '%';
-
-/** What says that the figure behind, or before, is the least or the most; a refusal turns it round. */
-const SIDES: readonly (readonly ['min' | 'max', RegExp])[] = [
-  ['min', /\b(?:not?|never|nicht|no)\b[^.]*\b(?:below|under|less|lower|colder|unter)\b/],
-  ['max', /\b(?:not?|never|nicht|no)\b[^.]*\b(?:above|over|exceed\w*|more|higher|warmer|über)\b/],
-  ['max', /\b(?:max\w*|at most|most|up to|below|under|less|höchst\w*|unter|not exceed\w*)\b|≤|</],
-  ['min', /\b(?:min\w*|mind\w*|at least|least|from|above|over|more|ab|über)\b|≥|>/],
-];
-const sideOf = (words: string): 'min' | 'max' | null =>
-  SIDES.find(([, of]) => of.test(words.toLowerCase()))?.[0] ?? null;
-
-interface Ends {
-  readonly min?: string;
-  readonly max?: string;
-  /** Neither the least nor the most of anything. */
-  readonly only?: string;
-}
-
-/** The ends of a range of one unit, or single figures by the words round them. */
-function endsIn(line: string, units: string): Ends {
-  const signed = `(?:(?<![\\w°])[+-])?${NUMBER}`;
-  const range = new RegExp(`(${signed})\\s*(${units})?\\s*(?:to|-|and|und|/)\\s*\\+?(-?${NUMBER})\\s*(${units})`, 'i');
-  const both = range.exec(line);
-  const text = (number: string, unit: string) => `${number.replace('+', '')} ${unit.replace(/\s/g, '')}`;
-  if (both) return { min: text(both[1]!, both[2] ?? both[4]!), max: text(both[3]!, both[4]!) };
-  let ends: Ends = {};
-  let from = 0;
-  for (const found of line.matchAll(new RegExp(`(${signed})\\s*(${units})`, 'gi'))) {
-    const behind =
-      /^\s*\(?(?:min|max)\w*|^\s*(?:or|and) (?:more|less|above|below|over|under|warmer)(?!\s*[+-]?\d)/i.exec(
-        line.slice(found.index + found[0].length),
-      );
-    // Do not apply below 5 °C or above 30 °C: the refusal is of both.
-    const before = line.slice(from, found.index);
-    const refused = from > 0 && /\bor\b/i.test(before) ? (/\b(?:not?|never|nicht)\b/i.exec(line)?.[0] ?? '') : '';
-    const side = sideOf(`${refused} ${before} ${behind?.[0] ?? ''}`) ?? 'only';
-    ends = { [side]: text(found[1]!, found[2]!), ...ends };
-    from = found.index + found[0].length + (behind?.[0].length ?? 0);
-  }
-  return ends;
-}
-
-/** A figure that its field can read, or can at least ask about. */
-function readable(kind: Kind, text: string | undefined, system: UnitSystem): string | null {
-  if (text === undefined) return null;
-  const plain = text.replace(/°$/, '°C');
-  const read = parseQuantity(kind, plain, system);
-  return read.ok || read.choices ? plain : null;
-}
-
-/** Both ends of a range as two fields; a single figure without a word goes to the end it usually means. */
-function range(
-  units: string,
-  kind: Kind,
-  min: PastedField | null,
-  max: PastedField | null,
-  lone: 'min' | 'max' | null,
-): (line: SheetLine) => Told {
-  return ({ line, system }) => {
-    const ends = endsIn(line, units);
-    const of = {
-      min: ends.min ?? (lone === 'min' ? ends.only : undefined),
-      max: ends.max ?? (lone === 'max' ? ends.only : undefined),
-    };
-    const told = [
-      [min, readable(kind, of.min, system)],
-      [max, readable(kind, of.max, system)],
-    ] as const;
-    return told.flatMap(([field, text]) => (field && text ? [[field, text] as const] : []));
-  };
-}
-
-const WEIGHT = /\bby (?:weight|mass)\b|\bweight\b|\bmass\b|\bwt\b|w\/w|\bpbw\b/i;
-const VOLUME = /\bby vol(?:ume)?\b|\bvol\w*\b|v\/v|\bpbv\b/i;
-const basisIn = (words: string): 'weight' | 'volume' | null =>
-  WEIGHT.test(words) ? 'weight' : VOLUME.test(words) ? 'volume' : null;
-const RATIO = /(\d+(?:[.,]\d+)?)\s*(?:parts?\b[^\d:]*?)?\s*(?::|\bto\b)\s*(\d+(?:[.,]\d+)?)(?![\d.,]*\s*:)([^\d]*)/gi;
-
-/** A to B of a kind that has a ratio: on one basis, or on both. */
-function ratios({ kind, line, heading }: SheetLine): Told {
-  if (systemKind(kind).dosed !== null) return [];
-  const told = [...line.matchAll(RATIO)].flatMap(([, a, b, behind]) => {
-    const basis = basisIn(behind!) ?? basisIn(heading);
-    const read = parseRatio(`${a}:${b}${basis ? ` by ${basis}` : ''}`);
-    return read.ok || read.choices ? [{ basis, text: `${a}:${b}${basis ? ` by ${basis}` : ''}` }] : [];
-  });
-  const [first, second] = told;
-  if (!first) return [];
-  const other = second && first.basis && second.basis && second.basis !== first.basis ? second : null;
-  return [['ratio', first.text], ...(other ? [['also', other.text] as const] : [])];
-}
-
-const AN_AMOUNT = `${NUMBER}\\s*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
-const WATER_PER = new RegExp(
-  `(${NUMBER})(?:\\s*(?:to|-)\\s*(${NUMBER}))?\\s*(m?l|L|lit(?:re|er)s?|k?g|US\\s?(?:qt|pt|gal))\\b\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:per|for|to|je|pro|auf|/)\\s*(.*${AN_AMOUNT}.*)$`,
-  'iu',
-);
-
-/** Per cent of what: of all that is mixed, or of what the dose goes into. */
-const OF_TOTAL = /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|der) (?:the |all )?(?:total|whole|mix\w*|gesamt\w*)/i;
-const OF_PART_A =
-  /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|to|auf|vom?|der) (?:the )?(?:part A|comp\w* A|A\b|resin|base|filler|paste|putty|powder|dry|harz|spachtel|pulver)/i;
-
-/** What is dosed within a range, as a share or as so much to so much. */
-function doses({ kind, line, system }: SheetLine): Told {
-  if (systemKind(kind).dosed === null) return [];
-  const per = WATER_PER.exec(line);
-  if (per) {
-    const [, from, to, unit, whole] = per;
-    const text = (n: string) => `${n} ${unit} to ${new RegExp(AN_AMOUNT, 'i').exec(whole!)![0]}`;
-    return to
-      ? [
-          ['doseMin', text(from!)],
-          ['doseMax', text(to)],
-        ]
-      : [['doseUsual', text(from!)]];
-  }
-  const ends = endsIn(line, SHARES);
-  const whole = OF_TOTAL.test(line) ? 'total' : OF_PART_A.test(line) ? 'A' : null;
-  const fields = { doseMin: ends.min, doseUsual: ends.only, doseMax: ends.max } as const;
-  const told = (['doseUsual', 'doseMin', 'doseMax'] as const).flatMap((field) => {
-    const text = readable('percent', fields[field], system);
-    return text ? [[field, text] as const] : [];
-  });
-  return told.length && whole ? [...told, ['doseOf', whole]] : told;
-}
-
-const DENSITY = new RegExp(
-  `(?:\\b(?:part|comp(?:onent)?|komp(?:onente)?)\\.?\\s*)?([^\\d]*?)(${NUMBER})\\s*(kg\\s*/\\s*(?:l|dm[³3])|g\\s*/\\s*(?:ml|cm[³3]|cc)|kg\\s*/\\s*m[³3]|lb\\s*/\\s*(?:us\\s*)?gal)?`,
-  'gi',
-);
-const OF_A = /\bA\b|\bresin\b|\bbase\b|\bharz\b/i;
-const OF_B = /\bB\b|\bhardener\b|\bhärter\b/i;
-
-/** Densities of the parts or of the mix; one told as a range is nobody’s figure and left out. */
-function densities({ line, system }: SheetLine): Told {
-  if (new RegExp(`${NUMBER}\\s*(?:to|-)\\s*${NUMBER}`).test(line)) return [];
-  return [...line.matchAll(DENSITY)].flatMap(([all, words, number, unit]) => {
-    const of = `${all.slice(0, all.indexOf(number!))}`;
-    const field = OF_A.test(of) ? 'densityA' : OF_B.test(of) ? 'densityB' : 'mixed';
-    const text = readable('density', `${number} ${(unit ?? 'g/mL').replace(/\s/g, '')}`, system);
-    return text && words !== undefined ? [[field, text] as const] : [];
-  });
-}
-
-/** What stands behind the label: by its colon, or from the first figure on. */
-const afterLabel = ({ line, value }: SheetLine): string => {
-  const colon = line.indexOf(':');
-  const before = colon < 0 ? '' : line.slice(0, colon);
-  return before && !/\d/.test(before) ? line.slice(colon + 1).trim() : value;
-};
-
-/** Supplied in 300 mL cartridges: one of them is a pack. */
-const PLURAL = /\b(cartridge|pail|bag|tin|can|drum|kit|unit|set|pack|bucket|tube)s\b/gi;
-
-/** One pack as it is printed; of a list of sizes nobody knows which is meant. */
-function packs(told: SheetLine): Told {
-  // A label that is the pack itself belongs to it: Tin 1.5 kg.
-  const isItself =
-    !told.line.includes(':') && !/\s/.test(told.heading) && !/^(?:pack|contents|supplied)/.test(told.heading);
-  const text = (isItself ? told.line : afterLabel(told)).replace(PLURAL, '$1').slice(0, 80).trim();
-  const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
-  const isOne = amounts === 1 || /\+|&|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
-  return isOne && readPack(text, { kind: told.kind }, told.system) ? [['pack', text]] : [];
-}
-
-const PER_M2_AND_MM = new RegExp(
-  `(${NUMBER})\\s*kg\\s*(?:/|per)\\s*m[²2]\\s*(?:[/·x,]|per|and|je|und|at|for)?\\s*(?:1\\s*)?mm`,
-  'i',
-);
-const AN_AREA = /(?:[\d.,]+(?:\s*(?:to|-)\s*[\d.,]+)?)\s*(?:m2|m²|sq|ft2|ft²|m?l\s*\/|k?g\s*\/|US).*$/i;
-
-/** What it covers on a square metre, or what a pack makes. */
-function yields({ value, system }: SheetLine): Told {
-  const perMm = PER_M2_AND_MM.exec(value);
-  if (perMm) return [['coverage', perMm[1]!]];
-  const area = AN_AREA.exec(value)?.[0].replace(/\s*(?:[,(;].*|(?:per|each|a)\s+coat.*)$/i, '');
-  if (area) {
-    const read = readCovers(area, system);
-    if (read.per !== null || read.choices) return [['covers', area]];
-  }
-  const made = new RegExp(`^(${NUMBER}\\s*(?:L|lit(?:re|er)s?|ml|US\\s?gal))\\b`, 'i').exec(value)?.[1];
-  return made && readable('volume', made, system) ? [['yieldMl', made]] : [];
-}
-
-function months({ line }: SheetLine): Told {
-  const [, number, unit] = /(\d+(?:[.,]\d+)?)\s*(months?|monate?n?|years?|jahre?n?)\b/i.exec(line) ?? [];
-  if (number === undefined) return [];
-  return [['shelfMonths', /^[yj]/i.test(unit!) ? String(Number(number.replace(',', '.')) * 12) : number]];
-}
-
-const days = ({ line }: SheetLine): Told => {
-  const found = /(\d{1,3})\s*(?:d|days?|tage?)\b/i.exec(line)?.[1];
-  return found ? [['limits.baseAgeMinDays', found]] : [];
-};
-
-const turns = ({ line }: SheetLine): Told => {
-  const [, from, to] =
-    /(\d{2,4})\s*(?:(?:to|-)\s*(\d{2,4}))?\s*(?:rpm|r\.?p\.?m|u\/min|1\/min|min-1)/i.exec(line) ?? [];
-  return from ? [['mixRpm', to ? `${from} to ${to}` : `${from} to ${from}`]] : [];
-};
-
-const thickness = (line: SheetLine): Told => {
-  const { asks } = systemKind(line.kind);
-  const isBond = asks.includes('bond') && !asks.includes('lift');
-  return (isBond ? bondLine : lifts)(line);
-};
-const lifts = range(LENGTHS, 'length', 'limits.liftMinMm', 'limits.liftMaxMm', 'max');
-const bondLine = range(LENGTHS, 'length', 'limits.bondMinMm', 'limits.bondMaxMm', 'max');
 
 /** What sheets call their figures beside the times. In the order of the form. */
 export const FACTS: readonly FactRow[] = [
@@ -288,6 +53,7 @@ export const FACTS: readonly FactRow[] = [
     not: /resist|immers|absor|content of|clean|temp|dens|storage|demand of the base/,
     read: doses,
   },
+  { words: /\b(sand|aggregate|quartz|filler|quarz)/, not: /grain|size|broadcast|dens|coverage/, read: fillers },
   { words: /densit|dichte|specific gravity|\bs\.?g\.?\b/, not: /bulk|schütt|optical/, read: densities },
   {
     words: /cover|spread(ing)? rate|consumption|yield|verbrauch|ergiebigkeit|reichweite/,

@@ -124,6 +124,8 @@ export const Kit = z.object({
   splittable: z.boolean(),
   /** Whether it may be split nobody has said: mixed as is usual for its kind, until somebody chooses otherwise. */
   splitUntold: z.literal(true).optional(),
+  /** Parts that are not in the pack and are fetched beside it: sand by the bag. */
+  apart: z.array(PartId).max(4).optional(),
   /** The sheet's own yield of this kit, mL; null where it gives none. */
   yieldMl: positive.nullable(),
   price: Figure.nonnegative().nullable(),

@@ -30,6 +30,8 @@ export const ESTIMABLE = [
   'wetness',
   'ratio',
   'doseUsual',
+  'bulkC',
+  'bulkD',
 ] as const;
 export type EstimableField = (typeof ESTIMABLE)[number];
 

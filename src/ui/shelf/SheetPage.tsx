@@ -164,6 +164,8 @@ const ESTIMATES: Readonly<Record<EstimableField, string>> = {
   mixerPurge: 'first shots',
   mixerReach: 'reach of the mixer',
   ratio: 'ratio',
+  bulkC: 'tamped bulk density of C',
+  bulkD: 'tamped bulk density of D',
   doseUsual: 'usual dose, the middle of its range',
 };
 

@@ -314,7 +314,10 @@ export function draftOf(s: SheetRevision): SheetDraft {
       key: k.id,
       label: k.label,
       massG: Object.fromEntries(
-        PART_IDS.map((id) => [id, isWhole ? '' : inPack(s, `kits.${k.id}.${id.toLowerCase()}`, id, k.massG[id])]),
+        PART_IDS.map((id) => [
+          id,
+          isWhole || k.apart?.includes(id) ? '' : inPack(s, `kits.${k.id}.${id.toLowerCase()}`, id, k.massG[id]),
+        ]),
       ) as KitDraft['massG'],
       yieldMl: as(`kits.${k.id}.yieldMl`, 'volume', k.yieldMl),
       price: k.price === null ? '' : `${k.price} ${s.currency ?? ''}`.trim(),

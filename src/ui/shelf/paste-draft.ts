@@ -12,6 +12,7 @@ const LABELS: Readonly<Partial<Record<PastedField, string>>> = {
   ratio: 'A to B, with its basis',
   also: 'The same on the other basis',
   doseOf: 'Per cent of what',
+  cByWeight: 'Parts of C by weight',
   mixed: 'Density of the mix, or cured',
   densityA: 'Density of A',
   densityB: 'Density of B',

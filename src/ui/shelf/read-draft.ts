@@ -147,14 +147,19 @@ function kitsOf(
   ratio: SheetRevision['ratio'],
 ): SheetRevision['kits'] {
   const spec = systemKind(d.kind);
+  const isWater = (id: PartId) => spec.parts.some((p) => p.id === id && p.role === 'water');
   const densities = Object.fromEntries(parts.map((p) => [p.id, p.densityGPerMl])) as Partial<Record<PartId, number>>;
-  const cPerA = d.cByWeight.trim() && ratio.cByWeight !== null ? ratio.cByWeight / liquidOf(ratio, parts).massA : null;
+  const perA = (id: PartId): number | null => {
+    const [text, share] = id === 'C' ? [d.cByWeight, ratio.cByWeight] : [d.dByWeight, ratio.dByWeight];
+    return (id === 'C' || id === 'D') && text.trim() && share !== null ? share / liquidOf(ratio, parts).massA : null;
+  };
   return d.kits.map((k, i) => {
     const typed = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
-    // Water comes from the tap: a pack names what is in it, and what belongs to it follows from the usual dose, or
-    // from the ratio.
+    // Water comes from the tap, and sand by the bag: a pack names what is in it, and what belongs to it follows from
+    // the usual dose, or from the ratio.
     const tap = (id: PartId): boolean =>
-      !k.massG[id].trim() && spec.parts.some((p) => p.id === id && p.role === 'water');
+      !k.massG[id].trim() && spec.parts.some((p) => p.id === id && (p.role === 'water' || p.filler !== undefined));
+    const apart = PART_IDS.filter((id) => tap(id) && has(id) && !isWater(id) && perA(id) !== null);
     const usualPct = usualDosePct(read, d, parts);
     const byDose = usualPct === null ? null : perHundredOfA(usualPct, d.doseOf || 'A') / 100;
     const half = halfOf(read, d, k);
@@ -167,8 +172,8 @@ function kitsOf(
         );
         return Number.NaN;
       }
-      const perA = spec.dosed !== null ? byDose : id === 'C' ? cPerA : null;
-      return perA !== null && tap(id) ? typed('A') * perA : typed(id);
+      const share = spec.dosed !== null ? byDose : perA(id);
+      return share !== null && tap(id) ? typed('A') * share : typed(id);
     };
     return {
       id: k.key,
@@ -176,6 +181,7 @@ function kitsOf(
       massG: { A: mass('A'), B: mass('B'), C: has('C') ? mass('C') : null, D: has('D') ? mass('D') : null },
       splittable: k.splittable ?? isPartedUsually(d.kind),
       ...(k.splittable === null ? { splitUntold: true as const } : {}),
+      ...(apart.length ? { apart } : {}),
       yieldMl: read.aboveOrNone(`kits.${k.key}.yieldMl`, 'volume', k.yieldMl),
       price: read.price(`kits.${k.key}.price`, k.price),
       contents: contentsOf(read, `kits.${k.key}.contents`, k.contents),

@@ -284,3 +284,33 @@ describe('a pack of which its paper says how much it makes', () => {
     expect(Object.keys(faults(unread))).toEqual([`kits.${unread.kits[0]!.key}.yieldMl`]);
   });
 });
+
+describe('sand that is not in the pack', () => {
+  const bottles = (over: Partial<SheetDraft> = {}) =>
+    typed(
+      'crack-filler',
+      { A: '1 L', B: '1 L' },
+      { ratio: '1:1 by volume', cByWeight: '1.8 times by volume', ...over },
+    );
+  test('belongs to the mix by its ratio, comes by the bag, and stays out of the pack in the next revision', () => {
+    const sheet = made(bottles());
+    const [kit] = sheet.kits;
+    // 2 L of liquid with 3.6 L of sand by its bulk, 1.75 g/mL where nobody said another.
+    expect(kit!.massG.C).toBeCloseTo(3600 * 1.75, 0);
+    expect([kit!.apart, sheet.estimated.includes('bulkC')]).toEqual([['C'], true]);
+    expect(sheet.parts.find((p) => p.id === 'C')!.bulkGPerMl).toBeNull();
+    const again = draftOf(sheet);
+    expect([again.kits[0]!.massG.C, again.cByWeight]).toEqual(['', '1.8 times by volume']);
+    expect(made({ ...again, name: 'Again' }).kits[0]).toMatchObject({ apart: ['C'] });
+    // Its own bulk density goes before ours.
+    const own = made({ ...bottles(), parts: { ...bottles().parts, C: { ...bottles().parts.C, bulk: '1.58' } } });
+    expect([own.kits[0]!.massG.C, own.estimated.includes('bulkC')]).toEqual([expect.closeTo(3600 * 1.58, 0), false]);
+  });
+  test('in the pack it is not fetched besides; without a ratio it is asked for', () => {
+    const d = bottles();
+    const packed = made({ ...d, kits: [{ ...d.kits[0]!, massG: { ...d.kits[0]!.massG, C: '6 kg' } }] });
+    expect(packed.kits[0]).toMatchObject({ massG: { C: 6000 } });
+    expect(packed.kits[0]).not.toHaveProperty('apart');
+    expect(Object.keys(faults(bottles({ cByWeight: '' })))).toContain('cByWeight');
+  });
+});

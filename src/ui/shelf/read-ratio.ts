@@ -104,7 +104,13 @@ function fillerOf(read: Reader, d: SheetDraft, id: 'C' | 'D', ratio: Basis, part
   const times = byVolume && readNumber(byVolume[1]!);
   if (times && 'value' in times && times.value > 0) {
     keep();
-    if (part.bulkGPerMl) return times.value * liquid.ml * part.bulkGPerMl;
+    // Measured by the cup at the place as well: what is usual for sand is near enough to weigh it by.
+    const usual = systemKind(d.kind).parts.find((p) => p.id === id)?.bulkGPerMl;
+    const bulk = part.bulkGPerMl ?? usual;
+    if (bulk) {
+      if (!part.bulkGPerMl) read.takeAsUsual(id === 'C' ? 'bulkC' : 'bulkD');
+      return times.value * liquid.ml * bulk;
+    }
     read.say(field, 'By volume it is weighed through its tamped bulk density: type that, too.');
     return Number.NaN;
   }
