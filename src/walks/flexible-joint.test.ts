@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { joints } from '@/core/judge/rules/movement';
 import { blankShape, methodOf } from '@/core/method';
 import { type Piece, repairOf, startsAskOf, startWindows } from '@/core/plan';
+import { jointAsMeasured } from '@/core/plan/actuals';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
@@ -221,4 +222,56 @@ test('it is sawn and backed by its metre, however wide it is', () => {
     expect([widthMm, minutes(piece(widthMm, widthMm / 2), 'prep:saw')]).toEqual([widthMm, 10 + 6 * 4]);
     expect([widthMm, minutes(piece(widthMm, widthMm / 2), 'prep:rod')]).toEqual([widthMm, 5 + 6 * 1]);
   }
+});
+
+describe('a joint sawn deeper than its filling stretches', () => {
+  const lines = (of: Piece, sheets = [sheet]) =>
+    viewJob({ job, repairs: [repairOf(of)], sheets, stock: [], events: [] }, NOW).repairs[0]!.plan.mix!.lines;
+  const line = (of: Piece, id: string) => lines(of).find((l) => l.id === id)?.ml ?? 0;
+
+  test('12 × 40 mm over 6 m: 8 mm are filled over a rod, a fifth of what was measured, and a tenth of that is left', () => {
+    const deep = piece(12, 40);
+    expect([line(deep, 'net'), line(deep, 'rod')]).toEqual([expect.closeTo(2880, 6), expect.closeTo(-2304, 6)]);
+    expect(line(deep, 'over')).toBeCloseTo(57.6, 6);
+    // As the same joint measured to the top of its rod.
+    const p = plan(deep);
+    expect(p.toMixMl).toBeCloseTo(plan(piece(12, 8)).toMixMl!, 6);
+    expect(p.steps.find((s) => s.id === 'prep:rod')!.detail).toMatch(
+      /pressed to an even depth.*its top 8 mm below the face/,
+    );
+    expect([found(deep, 'joint-rod')?.severity, found(deep, 'joint-shape')]).toEqual(['note', undefined]);
+    expect(found(deep, 'joint-rod')!.why).toMatch(/12 mm wide and 40 mm deep: filled 8 mm deep/);
+  });
+  test('half as deep as it is wide, or as deep of its width as one says; doubt is of what is filled', () => {
+    expect(line(piece(30, 60), 'rod')).toBeCloseTo(-6 * 30 * 45, 6);
+    const settings = { run: 5000, movement: 25, coldest: -20, hottest: 40, fill: 80 };
+    expect(line(piece(30, 60, { settings }), 'rod')).toBeCloseTo(-6 * 30 * 36, 6);
+    const read = (depthMm: number) => {
+      const shape = { ...blankShape('flexible-joint', 'groove'), length: measured(6000, 'tape') };
+      const sized = { ...shape, width: measured(20, 'rule'), depth: measured(depthMm, 'guess') } as VoidShape;
+      return piece(20, depthMm, { void: voidOf(sized), reserve: true });
+    };
+    // 20 % of the depth below the rod is in doubt as well, and nothing of it is mixed.
+    const all = line(read(60), 'net') + line(read(60), 'rod');
+    expect(all).toBeCloseTo(1200, 6);
+    expect(line(read(60), 'reserve')).toBeGreaterThan(0);
+    expect(line(read(60), 'reserve')).toBeLessThan(0.25 * all);
+  });
+  test('on tape, without room for the rod, or narrowing to a point it is filled as it was measured', () => {
+    const onTape = piece(12, 40, { schools: { back: 'tape' } });
+    expect([line(onTape, 'rod'), found(onTape, 'joint-shape')?.severity]).toEqual([0, 'caution']);
+    expect(line(piece(20, 27), 'rod')).toBe(0);
+    const vee = { ...blankShape('flexible-joint', 'groove'), form: 'vee', length: measured(6000, 'tape') };
+    const pointed = { ...vee, width: measured(12, 'rule'), depth: measured(40, 'rule') } as VoidShape;
+    expect(line(piece(12, 40, { void: voidOf(pointed) }), 'rod')).toBe(0);
+  });
+  test('work that was begun before goes on as it was begun', () => {
+    const then = (madeWith: string) =>
+      methodOf('flexible-joint')!.filledShare!({
+        ...viewJob({ job, repairs: [repairOf(piece(12, 40))], sheets: [sheet], stock: [], events: [] }, NOW).repairs[0]!
+          .plan.context!,
+        jointAsMeasured: jointAsMeasured({ startedAt: NOW, madeWith }),
+      });
+    expect([then('0.46.0'), then('0.47.0')]).toEqual([1, expect.closeTo(0.2, 9)]);
+  });
 });

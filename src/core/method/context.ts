@@ -176,6 +176,8 @@ export interface MethodContext {
   readonly settings: Readonly<Record<string, number>>;
   /** A strip lies in what was measured alone: so in work that was begun before its bed was reckoned. */
   readonly bedAsMeasured?: boolean;
+  /** A joint is filled as deep as it was measured: so in work that was begun before a rod stood under it. */
+  readonly jointAsMeasured?: boolean;
   /** Of a surplus of ours, what goes into a void that is larger than was measured, mL. */
   readonly spareMl?: number;
 }

@@ -20,6 +20,7 @@ export { type Effects, NO_EFFECTS, type Option } from './effects';
 export { coatsOf, ENGINES, type Engine, type EngineId, faceM2, geometricMl, isFirstMixer } from './engines';
 export { facesOf } from './faces';
 export { between, GRAIN_UM, GRITS, type GritId, gritsIn, SKIP_MOST, scratchMm, skipsOf } from './grits';
+export { fillMm, LEAST_FILL_MM } from './joint-fill';
 export { type Ladder, ladderIn, ladderOf } from './ladder';
 export { depthToFill, type LiftPrimer, leadOf, liftsMm, liftsOf, primerOf } from './lifts';
 export * from './method';

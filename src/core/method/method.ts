@@ -79,6 +79,8 @@ export interface Method {
   /** Milestone to wait for before it takes load, when nothing else is chosen. */
   readonly serves: MilestoneId;
   readonly allowances: readonly AllowanceRow[];
+  /** Of what was measured, the part that is filled, 0–1, where something else stands in the rest. */
+  readonly filledShare?: (c: MethodContext) => number;
   /** What the method puts into the words of its engine’s steps, by the name of the gap. */
   readonly says?: Readonly<Record<string, Message>>;
   readonly gaps?: Readonly<Record<string, Gap>>;

@@ -198,6 +198,10 @@ export const closedBeforeAnew = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'
 const BY_BED = [0, 46] as const;
 /** Whether it lies in what was measured alone still, in work that was begun so. */
 export const bedAsMeasured = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean => !plansBy(BY_BED, actuals);
+/** A rod stands under what fills a deep joint since. */
+const BY_ROD = [0, 47] as const;
+/** Whether a joint is filled as deep as it was measured still, in work that was begun so. */
+export const jointAsMeasured = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean => !plansBy(BY_ROD, actuals);
 /** Places of unlike size each a part of its own since then, closed or filled one after the other. */
 const BY_UNLIKE = [0, 38] as const;
 /** Whether they are one part still, in work that was begun so. */

@@ -162,13 +162,16 @@ export function mixAt(
     onFilm && (sheet.dose !== null || repair.settings[onFilm] !== undefined) ? settingIn(context, onFilm) : null;
   const byPacks = repair.bench.vesselMaxMl === null && !staysWhole(kit, effects.split) && plansBy(BY_PACKS, actuals);
   const portions = engine.portions(context);
+  // What goes by the sheet's coverage has no doubt of its thickness, what is not filled none at all.
+  const filled = method.filledShare?.(context) ?? 1;
+  const doubted = (ml: number) =>
+    covered ? measured.nominalMl : measured.nominalMl + filled * (ml - measured.nominalMl);
   const ask = (usableMin: number, count = parts?.count ?? 1): MixAsk => ({
     sheet,
     kit,
     netMl: measured.nominalMl,
-    // What goes by the sheet's coverage has no doubt of its thickness.
-    p90Ml: covered ? measured.nominalMl : measured.p90Ml,
-    p95Ml: covered ? measured.nominalMl : measured.p95Ml,
+    p90Ml: doubted(measured.p90Ml),
+    p95Ml: doubted(measured.p95Ml),
     reserve: repair.reserve,
     ...(context.spareMl ? { spareMl: context.spareMl } : {}),
     allowances: allowancesOf(method, context, repair.settings),

@@ -16,7 +16,7 @@ import { type Batch, ingredientsOf, vesselMassG, withMoreMixed } from '../mix';
 import { attempt, type Problem, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
-import { bedAsMeasured, plansBy, stepsBegun, unlikeAsOne } from './actuals';
+import { bedAsMeasured, jointAsMeasured, plansBy, stepsBegun, unlikeAsOne } from './actuals';
 import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
@@ -261,6 +261,7 @@ export function preparePass(
     void: repair.void!,
     unlikeAsOne: unlikeAsOne(actuals),
     bedAsMeasured: bedAsMeasured(actuals),
+    jointAsMeasured: jointAsMeasured(actuals),
     measured,
     settingOut: repair.settingOut,
     base: repair.base.material,

@@ -1,4 +1,5 @@
 import { BASE_PROPERTIES, valueAt } from '../../climate';
+import { fillMm, LEAST_FILL_MM } from '../../method';
 import { gaugeOf } from '../../plan';
 import { attempt, degC, exactly, listed, minutes, mm, percent, texts } from '../../say';
 import { findings } from '../finding';
@@ -41,6 +42,13 @@ const F = findings({
     why: 'It is {width} wide and {depth} deep: what is as deep as it is wide tears in itself or off its sides; half as deep as wide stretches.',
     todo: 'Set the rod higher: about {half} of filling.',
   },
+  'joint-rod': {
+    severity: 'note',
+    stage: 'measure',
+    title: 'A rod stands under the filling',
+    why: 'It is {width} wide and {depth} deep: filled {fill} deep over a rod a quarter wider, it stretches with the joint.',
+    todo: 'Where it is to be filled to its floor, choose the tape on it; how deep over the rod is a figure at Measure.',
+  },
 });
 const SAY = texts('finding.movement.say', { field: '“{label}”' });
 
@@ -56,6 +64,15 @@ export const joints = (
 
 /** Settings that decide how far it moves, and how far its filling may. */
 const DECIDE: ReadonlySet<string> = new Set(['run', 'movement', 'coldest', 'hottest']);
+
+/** A joint deeper than its filling stretches: how wide and deep, mm, and the share of it that is filled over a rod. */
+function deepJoint({ plan: { context, method, void: measured } }: Parameters<Rule>[0]) {
+  if (!context || !measured || !Object.hasOwn(context.settings, 'movement')) return null;
+  const { thicknessMm: width, maxDepthMm: depth } = measured.faces;
+  // Narrow joints are filled to a least depth whatever their width.
+  if (depth <= Math.max(width * 0.75, LEAST_FILL_MM)) return null;
+  return { width, depth, share: method?.filledShare?.(context) ?? 1 };
+}
 
 /** What a joint that moves asks of its filling. */
 export const movementRules: Readonly<Record<string, Rule>> = {
@@ -111,14 +128,17 @@ export const movementRules: Readonly<Record<string, Rule>> = {
     return told.long ? [] : [F['gauge-short']({ watched })];
   },
 
-  'joint-shape': ({ plan }) => {
-    const { context } = plan;
-    if (!context || !plan.void || !Object.hasOwn(context.settings, 'movement')) return [];
-    const { thicknessMm: width, maxDepthMm: depth } = plan.void.faces;
-    // Narrow joints are filled to a least depth whatever their width.
-    if (depth <= Math.max(width * 0.75, LEAST_DEPTH_MM)) return [];
-    return [F['joint-shape']({ width: mm(width), depth: mm(depth), half: mm(Math.max(LEAST_DEPTH_MM, width / 2)) })];
+  'joint-shape': (c) => {
+    const joint = deepJoint(c);
+    if (!joint || joint.share < 1) return [];
+    const { width, depth } = joint;
+    return [F['joint-shape']({ width: mm(width), depth: mm(depth), half: mm(fillMm(width, 50)) })];
+  },
+
+  'joint-rod': (c) => {
+    const joint = deepJoint(c);
+    if (!joint || joint.share >= 1) return [];
+    const { width, depth, share } = joint;
+    return [F['joint-rod']({ width: mm(width), depth: mm(depth), fill: mm(depth * share) })];
   },
 };
-/** Less holds on to nothing, mm. */
-const LEAST_DEPTH_MM = 8;

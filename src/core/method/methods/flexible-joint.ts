@@ -1,8 +1,9 @@
 import { texts } from '../../say';
-import { shareOf } from '../allowances';
 import { clear, endOfMixing, noWaterPressure, soundBase, waiting, weighedOrWhole } from '../common';
+import { runM } from '../consumable';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
+import { FILL_PCT, filledShare, leftInTheGun, ROD, rodGaps, rodStands } from '../joint-fill';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -64,12 +65,14 @@ export const flexibleJoint: Method = {
           id: 'rod',
           label: 'a rod, a quarter wider than the joint',
           fits: 'joints deep enough',
+          effect: { shows: [ROD] },
           says: { back: 'A closed-cell rod a quarter wider than the joint, pressed to an even depth, not pierced' },
         },
         {
           id: 'tape',
           label: 'tape on the floor of it',
           fits: 'shallow joints',
+          effect: { shows: ['tape'] },
           says: { back: 'A tape on its floor that the filling does not hold on' },
         },
       ]),
@@ -102,6 +105,16 @@ export const flexibleJoint: Method = {
       min: 1,
       max: 5000,
       stage: 'place',
+    },
+    {
+      id: FILL_PCT,
+      label: 'Filled over the rod, deep of its width',
+      kind: 'percent',
+      byDefault: 50,
+      min: 25,
+      max: 200,
+      stage: 'measure',
+      when: (e) => e.shows.includes(ROD),
     },
     {
       id: 'movement',
@@ -164,8 +177,28 @@ export const flexibleJoint: Method = {
   review: null,
   serves: 'foot',
   rests: SAYS.rests(),
-  allowances: [shareOf('over', 'left in the gun, struck off')],
+  allowances: [rodStands, leftInTheGun],
+  filledShare,
+  consumes: [
+    {
+      id: ROD,
+      what: 'closed-cell rod, a quarter wider than the joint',
+      unit: 'm',
+      why: 'under the filling, that it holds on two sides only',
+      shownBy: ROD,
+      of: runM,
+    },
+    {
+      id: 'bond-breaker',
+      what: 'tape the filling does not hold on',
+      unit: 'm',
+      why: 'on the floor of the joint, that it holds on two sides only',
+      shownBy: 'tape',
+      of: runM,
+    },
+  ],
   says: { manner: SAYS.manner() },
+  gaps: rodGaps,
   tasks: [
     ...tasks('flexible-joint', [
       {
@@ -181,7 +214,7 @@ export const flexibleJoint: Method = {
         task: 'prep:rod',
         role: 'prepare',
         title: 'Back it, tape the edges',
-        detail: '{back}.',
+        detail: '{back}{rod, select, yes {; its top {fill} below the face} other {}}.',
         confirm: 'Even depth, nothing pierced',
         work: { fixed: 5, per: { m: 1 } },
         hold: true,
