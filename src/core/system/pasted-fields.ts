@@ -38,7 +38,7 @@ interface FactRow {
 export const FACTS: readonly FactRow[] = [
   {
     words:
-      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|sack|eimer|dose)$/,
+      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|sack|eimer|dose)(?: a)?$/,
     not: /storage|mix(ed)? contents/,
     read: packs,
   },

@@ -221,7 +221,9 @@ const PLURAL = /\b(cartridge|pail|bag|tin|can|drum|kit|unit|set|pack|bucket|tube
 export function packs(told: SheetLine): Told {
   // A label that is the pack itself belongs to it: Tin 1.5 kg.
   const isItself =
-    !told.line.includes(':') && !/\s/.test(told.heading) && !/^(?:pack|contents|supplied)/.test(told.heading);
+    !told.line.includes(':') &&
+    !/\s/.test(told.heading.replace(/ a$/, '')) &&
+    !/^(?:pack|contents|supplied)/.test(told.heading);
   const text = (isItself ? told.line : afterLabel(told)).replace(PLURAL, '$1').slice(0, 80).trim();
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
   const isOne = amounts === 1 || /\+|&|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
