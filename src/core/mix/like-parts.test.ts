@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { facesPerPot } from './like-parts';
+import { plainWords } from '@/words';
+import { facesPerPot, partsLine, type Sharing } from './like-parts';
 import type { MixAsk, PartsAsk } from './mix-ask';
 
 const ask = (parts: Partial<PartsAsk> | null, mlPerMin = 10, crew = 1): MixAsk =>
@@ -61,4 +62,26 @@ test('more hands wet one in less time, and more come out of one pot', () => {
   const by = (crew: number) => facesPerPot(100, ask({ faces }, 10, crew));
   // 10 + 5 min a part by one, 5 + 5 by two: 50 minutes are left once the first is wetted.
   expect([by(1), by(2)]).toEqual([4, 6]);
+});
+
+test('why so many come out of one pot is told by what decides it: the pot, or that it is done a place at a time', () => {
+  const sharing = (parts: Partial<PartsAsk>): Sharing =>
+    ({
+      ask: { ...ask({ closeMin: 0, called: 'place', ...parts }, 10), usableMin: 28, sheet: { potLossMl: 2 } },
+      caps: { heldMl: 10_000 },
+      kitMl: 500,
+      kitsPerPot: 1,
+      whole: false,
+    }) as unknown as Sharing;
+  // 80 mL are 8 min: three of them in 28.
+  const freely = partsLine(80, sharing({}));
+  expect([freely.value, plainWords(freely.expression)]).toEqual([3, expect.stringMatching(/^filled 8 min/)]);
+  const one = partsLine(80, sharing({ most: 1 }));
+  expect([one.value, plainWords(one.expression)]).toEqual([
+    1,
+    'one at a time, as is usual for it; the pot lives for 3',
+  ]);
+  // Where the pot does not live for more, it is the pot that decides.
+  const late = partsLine(200, sharing({ most: 1 }));
+  expect([late.value, plainWords(late.expression)]).toEqual([1, expect.stringMatching(/^filled 20 min/)]);
 });

@@ -13,6 +13,7 @@ const WORK = texts('work.potted', {
     'filled {spread}, seen to {close}, one after the other: ({left} − {spread}) / ({spread} + {close}) and one more, rounded down; the last is out of the pot in time',
   faces:
     'a bared face keeps {keeps}: ({keeps} − {until} till the first is wetted) / {each} for each further one and one more, rounded down; then the next are bared',
+  most: '{most, plural, one {one} other {#}} at a time, as is usual for it; the pot lives for {inTime}',
   places: 'Places from one pot',
   areas: 'Areas from one pot',
 });
@@ -138,6 +139,13 @@ export function partsLine(partMl: number, s: Sharing): WorkLine {
       }),
       bared,
     );
+  // What is done a place at a time is so however long the pot lives.
+  const { most } = parts!;
+  const freely = placedInTime(partMl, {
+    ...s,
+    ask: { ...s.ask, parts: { ...parts!, most: Number.POSITIVE_INFINITY } },
+  });
+  if (most !== undefined && most < freely) return line(fromOnePot(), WORK.most({ most, inTime: freely }), inOnePot);
   const inTime = parts!.spreadFirst ? WORK[parts!.openMin == null ? 'spread-first' : 'spread-open'] : inTurn;
   return line(
     fromOnePot(),

@@ -136,6 +136,7 @@ test('sand by the volume of the liquid or by so much to so much, where the kind 
 test('of several sizes of pack nobody knows which is meant', () => {
   expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
   expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });
+  expect(told('Pack A 500 g + B 500 g')).toEqual({ pack: 'A 500 g + B 500 g' });
   expect(told('Tin 1.5 kg', 'polyester-filler')).toEqual({ pack: 'Tin 1.5 kg' });
   expect(told('Kit A 1.5 kg + B 0.5 kg + C 8 kg', 'mortar-kit')).toEqual({ pack: 'Kit A 1.5 kg + B 0.5 kg + C 8 kg' });
   expect(told('Bag: 25 kg', 'cement-water')).toEqual({ pack: '25 kg' });

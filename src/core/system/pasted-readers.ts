@@ -211,7 +211,10 @@ export function densities({ line, system }: SheetLine): Told {
 export const afterLabel = ({ line, value }: SheetLine): string => {
   const colon = line.indexOf(':');
   const before = colon < 0 ? '' : line.slice(0, colon);
-  return before && !/\d/.test(before) ? line.slice(colon + 1).trim() : value;
+  if (before && !/\d/.test(before)) return line.slice(colon + 1).trim();
+  // Pack A 500 g + B 500 g: the part before the first figure belongs to it.
+  const part = /\b(?:part |comp\w*\.? )?A\s*$/.exec(line.slice(0, line.length - value.length));
+  return part ? `${part[0].trim()} ${value}` : value;
 };
 
 /** Supplied in 300 mL cartridges: one of them is a pack. */
