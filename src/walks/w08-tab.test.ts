@@ -1,9 +1,11 @@
 import { formsFor, softensIn } from '@/core/method/methods/rebuilt-part';
 import { type Piece, repairOf } from '@/core/plan';
+import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
 import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf } from '@/sample/sheet-words';
 import { furtherSheets } from '@/sample/systems';
+import { plainWords } from '@/words';
 import { draws } from './draws';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
 
@@ -70,6 +72,16 @@ test('1.961 mL, with what is cut away 2.55: powder 1.75 g, liquid 1.25 g, 43 bea
   expect(build.title).toBe('Build it up: 43 beads');
   expect((Date.parse(build.to!) - Date.parse(build.from!)) / 60_000).toBe(9);
 });
+test('the brush holds the ratio bead by bead: no scale is too coarse for it, nothing is filled up, no tub decides', () => {
+  const coarse = piece({ scaleStepG: 1 });
+  expect(plan({ scaleStepG: 1 }).findings.filter((f) => f.id === 'scale')).toEqual([]);
+  const { working } = viewJob({ job, repairs: [repairOf(coarse)], sheets: [sheet], stock: [], events: [] }, NOW)
+    .repairs[0]!.plan.mix!;
+  const labels = working.map((l) => plainWords(l.label));
+  expect(labels.length).toBeGreaterThan(2);
+  expect(labels).not.toContain('Largest batch');
+});
+
 test('the stick is soft through after 2.44 min and may be formed for 62 s, and the plan gives it that time', () => {
   expect(softensIn({ settings: SETTINGS })).toBeCloseTo(2.44, 2);
   expect(Math.abs(formsFor({ settings: SETTINGS })! - 62)).toBeLessThanOrEqual(3);

@@ -26,6 +26,8 @@ export interface Caps {
   /** The smaller of the two, and what sets it. */
   readonly capMl: number;
   readonly binds: Message;
+  /** It is a vessel that nobody has named. */
+  readonly assumed: boolean;
 }
 
 /** What is done out of a pot before it is placed, min: for the pot, and for each mL that is placed of it. */
@@ -148,5 +150,12 @@ export function capsOf(
         ]),
   ];
   const [capMl, binds] = [placed, ...held].reduce((a, b) => (b[0] < a[0] ? b : a));
-  return { placedMl: placed[0], heldMl: Math.min(...held.map(([ml]) => ml)), capMl, binds };
+  const vesselMl = ask.vesselMaxMl === null || !ask.vesselAssumed ? null : ask.vesselMaxMl * HEADROOM * perVesselMl;
+  return {
+    placedMl: placed[0],
+    heldMl: Math.min(...held.map(([ml]) => ml)),
+    capMl,
+    binds,
+    assumed: capMl === vesselMl,
+  };
 }

@@ -42,6 +42,17 @@ describe('potted', () => {
     expect(r.toMixMl).toBeCloseTo(1130, 9);
     expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
   });
+  test('a usual tub that all of it goes into decides nothing and is not told; one that parts it, or was named, is', () => {
+    const told = (over: Partial<MixAsk>) => {
+      const { working, batches } = amounts(ask(pasteSheet, { placingMlPerMin: 10_000, usableMin: 100, ...over }));
+      return [batches.length, working.some((l) => plain(l.label) === 'Largest batch')];
+    };
+    expect(told({ vesselMaxMl: 45_000, vesselAssumed: true })).toEqual([1, false]);
+    expect(told({ vesselMaxMl: 45_000, vesselAssumed: false })).toEqual([1, true]);
+    expect(told({ vesselMaxMl: 900, vesselAssumed: true })).toEqual([2, true]);
+    // Where the time decides, that is told.
+    expect(told({ vesselMaxMl: 45_000, vesselAssumed: true, placingMlPerMin: 30, usableMin: 60 })).toEqual([1, true]);
+  });
   test('the masses of a batch add up and keep the ratio', () => {
     const b = amounts(
       ask(mortarSheet, { split: 'weighed', kit: { ...mortarSheet.kits[0]!, splittable: true }, placingMlPerMin: 1000 }),

@@ -353,6 +353,8 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
         ]
       : []),
   ];
+  // A usual tub that one pot goes into decides nothing, nor does any where it is wetted bead by bead.
+  const decides = !ask.asPlaced && !(bound.assumed && pots.length === 1);
   return {
     lines: all,
     toMixMl,
@@ -368,7 +370,7 @@ export function potted({ ask: asked, proportion, kitMl, lines, placed, safety }:
       ? { bordersKept: ask.portions.some((p, i) => isBordered(p, i, placed, pots, sharings[i]!)) }
       : {}),
     working: [
-      line(WORK.largest(), bound.binds, ml(bound.capMl)),
+      ...(decides ? [line(WORK.largest(), bound.binds, ml(bound.capMl))] : []),
       ...(parts && pots.every((p) => p.mixedMl === undefined)
         ? [parts.shares ? unlikeLine(placed, sharing) : partsLine(placed / parts.count, sharing)]
         : []),

@@ -1,7 +1,7 @@
 import { saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
 import { USUAL_SCALE_G } from '../../plan';
 import { exactly, grams, percent, texts } from '../../say';
-import { isMetered, systemKind } from '../../system';
+import { isMetered, isMixedAsPlaced, systemKind } from '../../system';
 import { findings } from '../finding';
 import type { Rule } from './rule';
 import { WAYS } from './ways';
@@ -30,6 +30,8 @@ export const scaleRules: Readonly<Record<string, Rule>> = {
     if (repair.bench.way !== null && repair.bench.way !== 'weight') return [];
     if (!sheet || !mix || isMetered(sheet.kind) || !batches.length) return [];
     if (batches.every((b) => b.kits !== null)) return [];
+    // Bead by bead the brush holds the ratio; what is weighed out is what stands in the cups.
+    if (isMixedAsPlaced(sheet)) return [];
     const tolerance = toleranceOf(sheet);
     const tight = Math.min(tolerance.shortPct, tolerance.overPct);
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
