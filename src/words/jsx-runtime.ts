@@ -1,6 +1,6 @@
 import type { ElementType } from 'react';
 import * as runtime from 'react/jsx-runtime';
-import { isTranslated, translated } from './tongue';
+import { isTranslated, nameSaid, translated } from './tongue';
 
 /**
  * The elements of a page, their words in the language spoken: what is written into an element is looked up whole as it
@@ -36,7 +36,8 @@ function inWords(type: ElementType, props: Props): Props {
 }
 
 /** A name somebody gave, as it was given: it is no text of the product even where it reads like one. */
-export const Own = ({ children }: { readonly children?: string }) => children ?? null;
+export const Own = ({ children }: { readonly children?: string }) =>
+  children === undefined ? null : nameSaid(children);
 
 type Make = (type: ElementType, props: Props, key?: string) => ReturnType<typeof runtime.jsx>;
 const spokenIn =

@@ -1,5 +1,6 @@
 import { texts } from '@/core/say';
 import { joined, lowered, own, PLAIN_READER, phrase, say, spokenLanguage, translated } from '.';
+import { Own } from './jsx-runtime';
 import { inLanguage, learnLanguage, patternKey, speak } from './tongue';
 
 afterEach(() => speak('en'));
@@ -14,10 +15,27 @@ const german = () => {
       ['full load', 'volle Last'],
       ['or', 'oder'],
       ['Gel', 'Gel'],
+      ['Repair {0}', 'Reparatur {0}'],
+      ['Job of {0}', 'Auftrag vom {0}'],
+      ['Oct', 'Okt.'],
     ]),
   );
   speak('de');
 };
+
+test('what nobody has named is called in the language spoken, wherever its name stands; a given name as it was given', () => {
+  const said = (name: string) => [translated(name), phrase`Choose: ${own(name)}`, Own({ children: name })];
+  expect(said('Repair 12')).toEqual(['Repair 12', 'Choose: Repair 12', 'Repair 12']);
+  german();
+  expect(said('Repair 12')).toEqual(['Reparatur 12', 'Wählen: Reparatur 12', 'Reparatur 12']);
+  expect(said('Job of 5 Oct 2027')).toEqual([
+    'Auftrag vom 5. Okt. 2027',
+    'Wählen: Auftrag vom 5. Okt. 2027',
+    'Auftrag vom 5. Okt. 2027',
+  ]);
+  for (const given of ['Repair of the step', 'Repair 1b', 'Job of a lifetime', 'Sheave post'])
+    expect(said(given)).toEqual([given, `Wählen: ${given}`, given]);
+});
 
 describe('a phrase', () => {
   test('is the template itself in English, with nothing written for what is not', () => {

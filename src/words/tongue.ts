@@ -64,7 +64,7 @@ export function translated(text: string): string {
   if (!catalogue) return text;
   const bare = text.trim();
   const told = bare && catalogue.get(bare);
-  return told ? padded(text, bare, told) : text;
+  return told ? padded(text, bare, told) : nameSaid(text);
 }
 
 /**
@@ -82,12 +82,29 @@ export interface Own {
 }
 export const own = (name: string): Own => ({ own: name });
 
+const UNNAMED_REPAIR = /^Repair (\d+)$/;
+const UNNAMED_JOB = /^Job of (\d{1,2}) ([A-Z][a-z]{2}) (\d{4})$/;
+
+/**
+ * A name as it is said: what nobody has named is called by its number or its day, which is a text of the product; a
+ * name somebody gave stands as it was given.
+ */
+export function nameSaid(name: string): string {
+  if (!catalogue) return name;
+  const number = UNNAMED_REPAIR.exec(name)?.[1];
+  if (number) return phrase`Repair ${Number(number)}`;
+  const [, day, month, year] = UNNAMED_JOB.exec(name) ?? [];
+  if (!day) return name;
+  const date = `${day}${LANGUAGE_ROWS[spoken].afterDay} ${catalogue.get(month!) ?? month} ${year}`;
+  return phrase`Job of ${{ own: date }}`;
+}
+
 /** What stands in a gap of a phrase. Nothing is written for what is not. */
 export type Gap = string | number | boolean | null | undefined | Own;
 
 const filled = (value: Gap): string => {
   if (value === null || value === undefined || typeof value === 'boolean') return '';
-  if (typeof value === 'object') return value.own;
+  if (typeof value === 'object') return nameSaid(value.own);
   return typeof value === 'string' ? translated(value) : withMark(String(value), LANGUAGE_ROWS[spoken].decimal);
 };
 

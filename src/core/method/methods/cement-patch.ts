@@ -23,7 +23,7 @@ const uncover = {
   role: 'finish',
   block: 'finish',
   title: 'Uncover, brush the edge, photograph',
-  detail: 'Photographed as it was before. Where a notice asked for it, whoever wrote that is asked to see it.',
+  detail: 'Photographed as it was before. Outside inspection asked for, where a notice wants it.',
   confirm: 'Uncovered, photographed',
   work: { fixed: 2, per: { place: 3 } },
 } as const;
