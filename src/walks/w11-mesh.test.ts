@@ -217,6 +217,20 @@ describe('its edge and its mesh', () => {
     expect(asked(piece().void).map(([, open]) => open)).toEqual([false, false]);
     expect(plan().amounts.some((l) => /bed and cover/.test(l.label))).toBe(false);
   });
+  test('the strip beside it is ground as wide as it lies, not as wide as the crack', () => {
+    const minutes = (over: Partial<Piece>) => {
+      const s = plan(over).steps.find((step) => step.id === 'prep:chase')!;
+      return (Date.parse(s.to!) - Date.parse(s.from!)) / 60_000;
+    };
+    const crack = voidOf(chased(9600, [3, 48], [14, 26]));
+    // 9.6 m of 100 mm and 15 on each side: 1.25 m² at an hour each, beside ten minutes.
+    expect(minutes({ void: crack })).toBe(Math.ceil(10 + 9.6 * 0.13 * 60));
+    expect(minutes({ void: crack, settings: { ...piece().settings, meshWidth: 200, margin: 25 } })).toBe(
+      Math.ceil(10 + 9.6 * 0.25 * 60),
+    );
+    // Of a bed that was measured the face is what it was.
+    expect(minutes({})).toBeGreaterThanOrEqual(10 + 9.6 * 0.15 * 60);
+  });
   test('work that was begun before goes on with what was measured alone', () => {
     expect(bedAsMeasured({ startedAt: NOW, madeWith: '0.45.0' })).toBe(true);
     expect(bedAsMeasured({ startedAt: NOW, madeWith: '0.46.0' })).toBe(false);

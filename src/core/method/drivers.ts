@@ -13,6 +13,7 @@ export type Driver =
   | 'm'
   | 'mL'
   | 'm2 coated'
+  | 'strip m2'
   | 'primed m2'
   | 'kept clear'
   | 'fresh mixer'
@@ -28,6 +29,7 @@ export const DRIVER_LABELS: Readonly<Record<Driver, string>> = {
   m: 'metre',
   mL: 'mL',
   'm2 coated': 'm² coated',
+  'strip m2': 'm² of the strip',
   'primed m2': 'm² primed',
   'kept clear': 'thing masked',
   'fresh mixer': 'fresh mixer',
@@ -48,6 +50,7 @@ export const DRIVER_PACED: Partial<Readonly<Record<Driver, PacedBy>>> = {
   m2: 'm2',
   m: 'm',
   'm2 coated': 'm2',
+  'strip m2': 'm2',
   'primed m2': 'm2',
 };
 
@@ -58,6 +61,7 @@ const STRETCHES: Partial<Readonly<Record<Driver, (c: TaskContext) => number>>> =
   place: (c) => DRIVERS.place(c),
   'cleaning stroke': (c) => placesIn(c.void),
   m2: (c) => Math.max(DRIVERS.m2(c), onePart(c) ? 1 : placesIn(c.void)),
+  'strip m2': (c) => Math.max(DRIVERS['strip m2'](c), placesIn(c.void)),
   'm2 coated': (c) => DRIVERS['m2 coated'](c),
   m: (c) => DRIVERS.m(c) / OWN_M,
 };
@@ -113,6 +117,11 @@ export const DRIVERS: Readonly<Record<Driver, (c: TaskContext) => number>> = {
   'm2 coated': (c) => {
     const face = (c.void.count * c.measured.faces.planAreaMm2) / 1e6;
     return c.batch ? face * (c.portions[c.batch.portion]?.over?.faceShare ?? 1) * layerShare(c) : face;
+  },
+  // Where a crack is all that was measured, what is ground beside it is as wide as its strip lies.
+  'strip m2': (c) => {
+    const wideMm = settingIn(c, 'meshWidth') + 2 * settingIn(c, 'margin');
+    return c.bedAsMeasured ? DRIVERS.m2(c) : Math.max(DRIVERS.m2(c), (runM(c) * wideMm) / 1000);
   },
   // Each batch is primed for as far as it reaches: a primer brushed far ahead dries before the mortar comes.
   'primed m2': (c) => {

@@ -256,7 +256,8 @@ function Side({ view, at }: StageProps) {
     return (
       <>
         <Answer over="the void holds" digits="—" beside="not measured yet" />
-        {taken && <TakenHere whole={at.whole} id={repair.passId} shapes={[]} />}
+        {/* Whoever pressed “a void of its own” finds the way back where he left it. */}
+        {at.whole.draft.chain[0] !== repair.passId && <TakenHere whole={at.whole} id={repair.passId} shapes={[]} />}
         <StageFindings at={at} zone={view.job.zone} stage="measure" />
         <StillNeeds texts={plan.open.measure} />
       </>

@@ -240,7 +240,7 @@ export const crackMesh: Method = {
         title: 'Open the crack, grind the strip, vacuum',
         detail: 'To the width and depth measured; the strip sound and clean as wide as the paste goes.',
         confirm: 'Open, sound and clean',
-        work: { fixed: 10, per: { m2: 60 } },
+        work: { fixed: 10, per: { 'strip m2': 60 } },
       },
       {
         task: 'prep:cut',
@@ -280,7 +280,7 @@ export const crackMesh: Method = {
         title: 'Broadcast dry sand to refusal',
         detail: 'While it is wet, until it takes no more.',
         confirm: 'It takes no more',
-        work: { fixed: 5, per: { m2: 3 } },
+        work: { fixed: 5, per: { 'strip m2': 3 } },
       },
       {
         task: 'hold:leave',
