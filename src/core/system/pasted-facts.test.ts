@@ -180,6 +180,11 @@ test('degrees Fahrenheit and inches stay as they are printed', () => {
 test('a temperature that is no limit is none, and a bulk density is no density', () => {
   expect(told('Base temperature 23 °C\nBulk density 1.4 kg/l\nFilm thickness 120 µm')).toEqual({});
   expect(told('Density 1.5 - 1.6 kg/l')).toEqual({});
+  // A density at a temperature is no density of twenty, and a moisture of the base no humidity of the air.
+  expect(told('Density at 20 °C: 1.4 kg/l')).toEqual({ mixed: '1.4 kg/l' });
+  expect(told('Moisture content of the base max. 4 % (75 % RH)', 'mortar-kit')).toEqual({
+    'limits.moistureMaxPct': '4 %',
+  });
 });
 
 test('of two lines for one field the first counts', () => {

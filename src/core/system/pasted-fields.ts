@@ -62,8 +62,8 @@ export const FACTS: readonly FactRow[] = [
   },
   {
     words:
-      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*)\b.*(temp|below|above|at|from|between|between)?|untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
-    not: /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass|material temp|gap|joint|bond/,
+      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*)\b|untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
+    not: /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass|material temp|gap|joint|bond|dens/,
     read: range(DEGREES, 'temperature', 'limits.baseMinC', 'limits.baseMaxC', null),
   },
   {
@@ -98,6 +98,7 @@ export const FACTS: readonly FactRow[] = [
   {
     words: /humid|\br\.?h\b|luftfeucht/,
     inLine: true,
+    not: /moist|restfeuchte|content/,
     read: range(SHARES, 'percent', null, 'limits.humidityMaxPct', 'max'),
   },
   {
