@@ -5,7 +5,7 @@ import { type Piece, repairOf, startsAskOf, startWindows } from '@/core/plan';
 import { jointAsMeasured } from '@/core/plan/actuals';
 import { viewJob } from '@/core/record';
 import type { SheetRevision } from '@/core/system';
-import { measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
+import { kindOf, measured, SHAPES, type VoidShape, voidOf } from '@/core/void';
 import { curve, kitOf, partsOf, ratioOf, single } from '@/sample/sheet-words';
 import { pasteSheet } from '@/sample/systems';
 import { at, baseAt, printedPlan, walkJob, walkPiece } from './made';
@@ -264,6 +264,23 @@ describe('a joint sawn deeper than its filling stretches', () => {
     const vee = { ...blankShape('flexible-joint', 'groove'), form: 'vee', length: measured(6000, 'tape') };
     const pointed = { ...vee, width: measured(12, 'rule'), depth: measured(40, 'rule') } as VoidShape;
     expect(line(piece(12, 40, { void: voidOf(pointed) }), 'rod')).toBe(0);
+  });
+  test('its section shows the rod: as wide as the joint, its top where the filling ends, inside what was measured', () => {
+    const drawn = (of: Piece) => {
+      const { context } = viewJob({ job, repairs: [repairOf(of)], sheets: [sheet], stock: [], events: [] }, NOW)
+        .repairs[0]!.plan;
+      const shape = of.void!.shapes[0]!;
+      return methodOf('flexible-joint')!.standsIn!(context!, shape, kindOf(shape).section(shape));
+    };
+    const box = (points: readonly (readonly [number, number])[]) => {
+      const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+      return [Math.max(...xs) - Math.min(...xs), Math.min(...ys), Math.max(...ys)] as const;
+    };
+    const [room, rod] = drawn(piece(12, 40)).map((o) => [o.role, ...box(o.points)] as const);
+    expect(room).toEqual(['keep-clear', expect.closeTo(12, 6), expect.closeTo(8, 6), expect.closeTo(40, 6)]);
+    // A quarter wider than the joint, pressed to its width: 15 mm high.
+    expect(rod).toEqual(['rod', expect.closeTo(12, 6), expect.closeTo(8, 6), expect.closeTo(23, 6)]);
+    expect([drawn(piece(12, 8)), drawn(piece(12, 40, { schools: { back: 'tape' } }))]).toEqual([[], []]);
   });
   test('work that was begun before goes on as it was begun', () => {
     const then = (madeWith: string) =>

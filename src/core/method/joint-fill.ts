@@ -1,5 +1,5 @@
 import { mm, percent, texts } from '../say';
-import { facesOf, kindOf, nominalMl, type VoidShape } from '../void';
+import { arc, type Drawing, facesOf, kindOf, nominalMl, type Outline, rect, type VoidShape } from '../void';
 import { type MethodContext, settingIn } from './context';
 import type { AllowanceRow } from './method';
 
@@ -48,6 +48,24 @@ export function filledShare(c: MethodContext): number {
   }));
   const all = each.reduce((sum, s) => sum + s.all, 0);
   return all > 0 ? each.reduce((sum, s) => sum + s.all * s.share, 0) / all : 1;
+}
+
+/** A rod wider than its joint is pressed to its width, and stands as much higher. */
+const OVERSIZE = 1.25;
+
+/** The rod in the section of a joint, and the room under it that stays open; nothing where it is filled whole. */
+export function rodInSection(c: MethodContext, shape: VoidShape, { outlines }: Drawing): readonly Outline[] {
+  const fill = filledMm(shape, settingIn(c, FILL_PCT));
+  const walls = outlines.filter((o) => o.role === 'void').flatMap((o) => o.points);
+  if (!walls.length || filledShare(c) >= 1 || fill >= facesOf(shape).maxDepthMm) return [];
+  const [x0, x1] = [Math.min(...walls.map(([x]) => x)), Math.max(...walls.map(([x]) => x))];
+  const [top, floor] = [Math.min(...walls.map(([, y]) => y)) + fill, Math.max(...walls.map(([, y]) => y))];
+  const half = Math.min(((x1 - x0) / 2) * OVERSIZE, (floor - top) / 2);
+  const round = arc(1).map(([x, y]) => [(x0 + x1) / 2 + ((x1 - x0) / 2) * x, top + half + half * y] as const);
+  return [
+    { role: 'keep-clear', points: rect(x0, top, x1, floor) },
+    { role: 'rod', points: round },
+  ];
 }
 
 /** What the rod leaves unfilled. */

@@ -1,7 +1,7 @@
 import type { Allowance } from '../mix';
 import { type Message, refuse, texts } from '../say';
 import { type BaseMaterial, type Kit, type MilestoneId, mayBeSplit, type SheetRevision, type StartId } from '../system';
-import type { ShapeId } from '../void';
+import type { Drawing, Outline, ShapeId, VoidShape } from '../void';
 import type { ConsumableRow } from './consumable';
 import type { EngineParams, Gap, MethodContext, Question, School, Setting } from './context';
 import { type Effects, effectsTogether } from './effects';
@@ -79,6 +79,8 @@ export interface Method {
   /** Milestone to wait for before it takes load, when nothing else is chosen. */
   readonly serves: MilestoneId;
   readonly allowances: readonly AllowanceRow[];
+  /** What stands in the void beside what is filled, drawn in its section. */
+  readonly standsIn?: (c: MethodContext, shape: VoidShape, section: Drawing) => readonly Outline[];
   /** Of what was measured, the part that is filled, 0–1, where something else stands in the rest. */
   readonly filledShare?: (c: MethodContext) => number;
   /** What the method puts into the words of its engine’s steps, by the name of the gap. */

@@ -7,6 +7,7 @@ export { type Chase, unionMm2 } from './chase-run';
 export type { Coat } from './coat';
 export { courseOf, type PartOfPlace } from './course';
 export * from './doubt';
+export { arc, rect } from './draw';
 export { BREAKS } from './edge';
 export { filletMm2 } from './fillet';
 export { inPlace, type Lying, layerInPlace } from './in-place';

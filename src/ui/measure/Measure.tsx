@@ -124,8 +124,10 @@ function Sheet({ at }: StageProps) {
     ],
     outlines: [...drawable.value.plan.outlines, ...(rim.length > 1 ? [{ role: 'level' as const, points: rim }] : [])],
   };
+  const { section } = drawable.value;
+  const stands = plan.context ? (plan.method.standsIn?.(plan.context, shape, section) ?? []) : [];
   const pages: Record<Page, Plan | null> = {
-    section: drawable.value.section,
+    section: { ...section, outlines: [...section.outlines, ...stands] },
     plan: withRim,
     setting: repair.settingOut
       ? settingOutDrawing(repair.settingOut, placesIn(repair.void), boreOf(repair.void)?.acrossMm ?? 40)

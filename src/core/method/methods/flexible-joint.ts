@@ -3,7 +3,7 @@ import { clear, endOfMixing, noWaterPressure, soundBase, waiting, weighedOrWhole
 import { runM } from '../consumable';
 import { options } from '../effects';
 import { filledInLifts, reworded } from '../engines';
-import { FILL_PCT, filledShare, leftInTheGun, ROD, rodGaps, rodStands } from '../joint-fill';
+import { FILL_PCT, filledShare, leftInTheGun, ROD, rodGaps, rodInSection, rodStands } from '../joint-fill';
 import type { Method } from '../method';
 import { tasks } from '../task';
 
@@ -179,6 +179,7 @@ export const flexibleJoint: Method = {
   rests: SAYS.rests(),
   allowances: [rodStands, leftInTheGun],
   filledShare,
+  standsIn: rodInSection,
   consumes: [
     {
       id: ROD,
