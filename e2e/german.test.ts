@@ -142,7 +142,7 @@ test('typed in German: a sheet, its times, a day; and a refusal in German', asyn
   await page.getByLabel('von A', { exact: true }).fill('300 mL');
   await page.getByLabel('von B', { exact: true }).fill('150 mL');
   await type(page, 'A zu B, mit Grundlage', '2:1 nach Volumen');
-  await type(page, 'Topf verbrauchen bis: wie auf dem Datenblatt', '45 bis 60 min bei 20 C');
+  await type(page, 'Topfzeit oder Verarbeitungszeit: wie auf dem Datenblatt', '45 bis 60 min bei 20 C');
   await type(page, 'Zwingen lösen: wie auf dem Datenblatt', '10 C: 10 Stunden bis 12 Stunden\n20 C: 5 h bis 6 h');
   await type(page, 'Volle Last: wie auf dem Datenblatt', 'zwei Tage');
   await page.getByText('„zwei Tage“').first().waitFor();
