@@ -198,6 +198,9 @@ export const closedBeforeAnew = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'
 const BY_BED = [0, 46] as const;
 /** Whether it lies in what was measured alone still, in work that was begun so. */
 export const bedAsMeasured = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean => !plansBy(BY_BED, actuals);
+/** What a sheet tells by volume alone is measured by the cup since. */
+const BY_CUP = [0, 47] as const;
+export const measuresByCup = (actuals: Pick<Actuals, 'startedAt' | 'madeWith'>): boolean => plansBy(BY_CUP, actuals);
 /** A rod stands under what fills a deep joint since. */
 const BY_ROD = [0, 47] as const;
 /** Whether a joint is filled as deep as it was measured still, in work that was begun so. */

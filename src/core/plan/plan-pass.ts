@@ -16,7 +16,7 @@ import { type Batch, ingredientsOf, vesselMassG, withMoreMixed } from '../mix';
 import { attempt, type Problem, type Said, texts } from '../say';
 import { type MilestoneId, plannedKitMl, type SheetRevision, staysWhole } from '../system';
 import { measureVoid, SHAPES, unmeasuredIn, type VoidResult } from '../void';
-import { bedAsMeasured, jointAsMeasured, plansBy, stepsBegun, unlikeAsOne } from './actuals';
+import { bedAsMeasured, jointAsMeasured, measuresByCup, plansBy, stepsBegun, unlikeAsOne } from './actuals';
 import { beginsFrom } from './begins';
 import { dayMinOf, oncePerDayMin } from './day-min';
 import { withStand, withTrouble } from './extra-steps';
@@ -256,7 +256,7 @@ export function preparePass(
     areas: 1,
     sheet,
     ingredients: ingredientsOf(ask.sheet!, repair),
-    instrument: instrumentOf(repair),
+    instrument: instrumentOf(repair, measuresByCup(actuals) ? sheet : null),
     kitMl: staysWhole(kit, effects.split) ? plannedKitMl(sheet, kit) : null,
     void: repair.void!,
     unlikeAsOne: unlikeAsOne(actuals),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { BaseBody } from '../climate';
 import { Blend, Colour, type Instrument } from '../mix';
-import { MEETS_NOTHING, Meets, MilestoneId, Orientation, Way, WETNESS } from '../system';
+import { MEETS_NOTHING, Meets, MilestoneId, Orientation, type SheetRevision, usualWay, Way, WETNESS } from '../system';
 import { Celsius, Figure, Id, Instant, Mm, Percent } from '../units';
 import { Measured, SettingOut, Void } from '../void';
 import { Acceptance } from './acceptance';
@@ -243,10 +243,13 @@ export const FIRST_BENCH = {
   onePot: true,
 } as const;
 
-/** What parts are measured with: as chosen, else by weight. */
-export const instrumentOf = ({ bench, scaleStepG }: Pick<Piece, 'bench' | 'scaleStepG'>): Instrument => ({
+/** What parts are measured with: as chosen, else as is usual for the sheet. */
+export const instrumentOf = (
+  { bench, scaleStepG }: Pick<Piece, 'bench' | 'scaleStepG'>,
+  sheet: SheetRevision | null,
+): Instrument => ({
   ...bench,
-  way: bench.way ?? 'weight',
+  way: bench.way ?? (sheet ? usualWay(sheet) : 'weight'),
   scaleStepG,
 });
 

@@ -1,4 +1,6 @@
+import { parseQuantity } from '../typed';
 import { type SystemKindId, systemKind, type UsualPart } from './kinds';
+import type { Way } from './manner';
 import { WETNESS, type Wetness } from './wetness';
 
 /**
@@ -41,6 +43,27 @@ export const usualDensity = (kind: SystemKindId, id: UsualPart['id']): number | 
 
 /** What surface a kind usually wants: bone dry, but for what is bound by water. */
 export const usualWetness = (kind: SystemKindId): Wetness => systemKind(kind).base ?? WETNESS[0];
+
+/**
+ * With what the parts of a sheet are usually measured out: by weight, but where it gives its ratio and its packs by
+ * volume alone and no densities. Weighed by a density of ours the ratio would be a guess, and by a cup it is what is
+ * printed.
+ */
+export function usualWay(sheet: {
+  readonly kind: SystemKindId;
+  readonly ratio: { readonly basis: string; readonly also: unknown };
+  readonly dose: unknown;
+  readonly estimated: readonly EstimableField[];
+  readonly kits: readonly { readonly id: string }[];
+  readonly printed: Readonly<Record<string, string>>;
+}): Way {
+  const { ways, mixing } = systemKind(sheet.kind);
+  const isByVolume = sheet.ratio.basis === 'volume' && sheet.ratio.also === null && sheet.dose === null;
+  const isGuessed = sheet.estimated.includes('densityA') || sheet.estimated.includes('densityB');
+  // Packs told by weight are filled to be mixed whole: what each weighs to the other is known.
+  const inMl = sheet.kits.some(({ id }) => parseQuantity('volume', sheet.printed[`kits.${id}.a`] ?? '', 'us').ok);
+  return inMl && mixing !== 'mixer' && ways.includes('cup') && isByVolume && isGuessed ? 'cup' : 'weight';
+}
 
 /** Whether a part of a pack is usually weighed out of it: two tins are, a kit with its sand and a sachet are not. */
 export function isPartedUsually(kind: SystemKindId): boolean {

@@ -101,7 +101,7 @@ export function BenchPage({
   const useBy = plan.milestones.find((m) => m.kind === 'use-by' && m.batch === index);
   const mixingBegan = mixStep?.begunAt ?? null;
   const mixingOver = mixStep?.doneAt ?? null;
-  const instrument = instrumentOf(repair);
+  const instrument = instrumentOf(repair, plan.sheet);
   const pourPlan: PourPlan = {
     massG: batch.massG,
     tolerance: toleranceOf(sheet),

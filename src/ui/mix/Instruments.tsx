@@ -2,7 +2,7 @@
 import { type MeasuredBatch, measuredBatch, saidAs, saidTolerance, toleranceOf } from '@/core/mix';
 import { instrumentOf, type Piece, type RepairPlan } from '@/core/plan';
 import { attempt, type Message } from '@/core/say';
-import { systemKind, WAYS, type Way } from '@/core/system';
+import { systemKind, usualWay, WAYS, type Way } from '@/core/system';
 
 import { figure, phrase } from '@/words';
 import { Choice, Heading, Prose, useSay } from '../shared/bits';
@@ -18,7 +18,7 @@ export function measuredFor(
 ): { readonly measured?: MeasuredBatch; readonly sentence?: Message } {
   const b = plan.batches[batch];
   if (!b || !plan.sheet) return {};
-  const m = attempt(() => measuredBatch(plan.sheet!, b.massG, instrumentOf(repair)));
+  const m = attempt(() => measuredBatch(plan.sheet!, b.massG, instrumentOf(repair, plan.sheet)));
   return m.ok ? { measured: m.value } : { sentence: m.problem.sentence };
 }
 
@@ -32,7 +32,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
     changePass(repair, (r) => ({ ...r, bench: { ...r.bench, ...over } }), `bench${Object.keys(over)[0]}`);
   // What is kneaded in its own bag is not measured out.
   const packets = spec.ownBag === true && plan.batches[batch]?.kits != null;
-  const way = packets ? 'sachet' : (repair.bench.way ?? 'weight');
+  const way = packets ? 'sachet' : instrumentOf(repair, sheet).way;
   const { measured, sentence } = measuredFor(plan, repair, batch);
   const tolerance = toleranceOf(sheet);
   const ways: readonly Way[] = packets
@@ -42,7 +42,17 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
       : ['weight', ...spec.ways.filter((w) => w !== 'sachet')];
   return (
     <>
-      <Heading aside={packets ? 'by its maker' : 'by weight whenever the sheet gives it'}>Measured out</Heading>
+      <Heading
+        aside={
+          packets
+            ? 'by its maker'
+            : usualWay(sheet) === 'cup'
+              ? 'by volume: the sheet prints neither weights nor densities'
+              : 'by weight whenever the sheet gives it'
+        }
+      >
+        Measured out
+      </Heading>
       <Choice
         label="With what"
         hideLabel

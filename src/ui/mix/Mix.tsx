@@ -5,7 +5,7 @@ import { selfHeats } from '@/core/cure';
 import { tubeMm, UPTAKE_ML_PER_M2 } from '@/core/method';
 import { type Batch, likeBatches } from '@/core/mix';
 import { inRounds, likePlaces, type RepairPlan } from '@/core/plan';
-import { isMetered, PART_IDS } from '@/core/system';
+import { isMetered, PART_IDS, usualWay } from '@/core/system';
 import { placesIn } from '@/core/void';
 
 import { formatDuration, phrase } from '@/words';
@@ -107,7 +107,7 @@ function Sheet({ view, at }: StageProps) {
           <MixingColumns
             batch={batch}
             sheet={plan.sheet}
-            said={at.repair.bench.way && measured ? measured.parts : undefined}
+            said={(at.repair.bench.way || usualWay(plan.sheet) === 'cup') && measured ? measured.parts : undefined}
           />
         </div>
       </div>

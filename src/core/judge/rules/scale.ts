@@ -1,8 +1,8 @@
-import { saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
-import { USUAL_SCALE_G } from '../../plan';
-import { exactly, grams, percent, texts } from '../../say';
-import { isMetered, isMixedAsPlaced, systemKind } from '../../system';
-import { findings } from '../finding';
+import { measuredBatch, saidTolerance, scaleErrorPct, smallestBatchAG, smallestReadG, toleranceOf } from '../../mix';
+import { instrumentOf, USUAL_SCALE_G } from '../../plan';
+import { attempt, exactly, grams, ml, percent, texts } from '../../say';
+import { isMetered, isMixedAsPlaced, type SheetRevision, systemKind } from '../../system';
+import { type Finding, findings } from '../finding';
 import type { Rule } from './rule';
 import { WAYS } from './ways';
 
@@ -20,15 +20,51 @@ const F = findings({
     why: 'A step of {step}{assumed, select, yes { (assumed, nobody has said what scale is at hand)} other {}} on {b} of B is {error, select, all {as much as all of it} other {up to ±{error}}}, {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
     todo: '{way, select, dose {Choose a dose inside its range.} middle {Use a finer scale, {counted, select, drops {count it in drops, } strip {cut it as a strip, } other {}}or mix at least {least} of A; a dose in the middle of its range leaves the most room.} other {Use a finer scale, or mix at least {least} of A with {leastB} of B, {all} in all{readable, select, none {} other {; in steps that this scale shows {readable}}}. What is over is waste, mixed for the sake of the ratio.}}',
   },
+  'instrument:unknown': {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'The measure is not known yet',
+    why: '{why}',
+    todo: 'Calibrate it on the mix sheet, or weigh.',
+  },
+  'instrument:coarse': {
+    severity: 'stop',
+    stage: 'mix',
+    title: 'The measure is too coarse for this batch',
+    why: 'Rounding alone puts B/A {off} off, with half a step of each up to {short} short or {over} over; {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
+    todo: 'Weigh it, take a finer measure, or mix more at once{dosed, select, yes {; a dose in the middle of its range leaves the most room} other {}}.',
+  },
 });
 const SCALE = texts('finding.scale', { readable: '{a} + {b}, {all}' });
 
-/** What is noticed about the scale at hand. */
+/** Marks of finer cups, coarsest first, mL. */
+const FINER_ML = [5, 2, 1, 0.5, 0.1];
+
+/** The coarsest cup that keeps the ratio, as a press. */
+function finerCup(
+  sheet: SheetRevision,
+  massG: Parameters<typeof measuredBatch>[1],
+  repair: Parameters<typeof instrumentOf>[0],
+): NonNullable<Finding['ways']> {
+  const tolerance = toleranceOf(sheet);
+  const marks = FINER_ML.find((cupStepMl) => {
+    const { worstShortPct, worstOverPct } = measuredBatch(sheet, massG, {
+      ...instrumentOf(repair, sheet),
+      cupStepMl,
+    });
+    return worstShortPct <= tolerance.shortPct && worstOverPct <= tolerance.overPct;
+  });
+  return marks === undefined
+    ? []
+    : [{ say: WAYS.cup({ marks: exactly(ml(marks)) }), set: { path: ['bench', 'cupStepMl'], value: marks } }];
+}
+
+/** What is noticed about the scale, or another measure, at hand. */
 export const scaleRules: Readonly<Record<string, Rule>> = {
   scale: ({ repair, plan }) => {
     const { sheet, mix, batches } = plan;
-    if (repair.bench.way !== null && repair.bench.way !== 'weight') return [];
     if (!sheet || !mix || isMetered(sheet.kind) || !batches.length) return [];
+    if (instrumentOf(repair, sheet).way !== 'weight') return [];
     if (batches.every((b) => b.kits !== null)) return [];
     // Bead by bead the brush holds the ratio; what is weighed out is what stands in the cups.
     if (isMixedAsPlaced(sheet)) return [];
@@ -88,5 +124,41 @@ export const scaleRules: Readonly<Record<string, Rule>> = {
         },
       ),
     ];
+  },
+
+  instrument: ({ repair, plan }) => {
+    const { sheet, batches } = plan;
+    const way = sheet && instrumentOf(repair, sheet).way;
+    if (
+      !sheet ||
+      !way ||
+      !batches.length ||
+      way === 'weight' ||
+      isMetered(sheet.kind) ||
+      batches.every((b) => b.kits !== null)
+    )
+      return [];
+    const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
+    const m = attempt(() =>
+      measuredBatch(sheet, smallest.massG, { ...repair.bench, way, scaleStepG: repair.scaleStepG }),
+    );
+    if (!m.ok) return [F['instrument:unknown']({ why: m.problem.sentence })];
+    const tolerance = toleranceOf(sheet);
+    return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
+      ? [
+          F['instrument:coarse'](
+            {
+              off: percent(m.value.roundingPct, 2),
+              short: percent(m.value.worstShortPct, 2),
+              over: percent(m.value.worstOverPct, 2),
+              whose: tolerance.fromSheet ? 'sheet' : 'ours',
+              tolerance: saidTolerance(tolerance),
+              dosed: sheet.dose ? 'yes' : 'no',
+            },
+            // Marks that nobody has named forbid nothing.
+            repair.bench.way === null ? { severity: 'caution', ways: finerCup(sheet, smallest.massG, repair) } : {},
+          ),
+        ]
+      : [];
   },
 };

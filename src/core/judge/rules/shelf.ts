@@ -4,16 +4,13 @@ import {
   type ColourTrial,
   fillerOf,
   LOOKS,
-  measuredBatch,
   recipeFor,
-  saidTolerance,
   scaledColour,
   TINT_MAX_PCT,
   takenTrial,
-  toleranceOf,
   unfitLooks,
 } from '../../mix';
-import { passedOver, type RepairPlan, servedLast } from '../../plan';
+import { instrumentOf, passedOver, type RepairPlan, servedLast } from '../../plan';
 import { attempt, density, exactly, grams, listed, ml, mm, percent } from '../../say';
 import {
   coverageMl,
@@ -107,20 +104,6 @@ const F = findings({
     title: 'The sheet counts with less from a kit',
     why: 'By its masses {kit} makes {geometry}, by the sheet’s own figure {least}: {less} less.',
     todo: 'The smaller figure plans.',
-  },
-  'instrument:unknown': {
-    severity: 'stop',
-    stage: 'mix',
-    title: 'The measure is not known yet',
-    why: '{why}',
-    todo: 'Calibrate it on the mix sheet, or weigh.',
-  },
-  'instrument:coarse': {
-    severity: 'stop',
-    stage: 'mix',
-    title: 'The measure is too coarse for this batch',
-    why: 'Rounding alone puts B/A {off} off, with half a step of each up to {short} short or {over} over; {whose, select, sheet {the sheet allows} other {assumed, not from the sheet:}} {tolerance}.',
-    todo: 'Weigh it, take a finer measure, or mix more at once{dosed, select, yes {; a dose in the middle of its range leaves the most room} other {}}.',
   },
   'colour:much': {
     severity: 'caution',
@@ -239,8 +222,10 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
 
   example: ({ job, plan }) => (plan.sheet?.sample && !job.sample ? [F.example({ name: plan.sheet.name })] : []),
 
-  density: ({ plan }) => {
+  density: ({ plan, repair }) => {
     const { sheet } = plan;
+    // By the cup, in the ratio that is printed for it, no density is asked for.
+    if (sheet?.ratio.basis === 'volume' && instrumentOf(repair, sheet).way === 'cup') return [];
     // What is pressed out of its packs, and water, need no density to be measured out.
     // Where it prints that of the mix, what is weighed for a void is known, whatever of it is in which part.
     if (!sheet || !plan.mix || isMetered(sheet.kind) || sheet.mixedGPerMl !== null) return [];
@@ -320,38 +305,6 @@ export const shelfRules: Readonly<Record<string, Rule>> = {
             geometry: ml(geometry),
             least: ml(least),
             less: percent((1 - least / geometry) * 100, 2),
-          }),
-        ]
-      : [];
-  },
-
-  instrument: ({ repair, plan }) => {
-    const { sheet, batches } = plan;
-    const { way } = repair.bench;
-    if (
-      !sheet ||
-      !batches.length ||
-      way === null ||
-      way === 'weight' ||
-      isMetered(sheet.kind) ||
-      batches.every((b) => b.kits !== null)
-    )
-      return [];
-    const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
-    const m = attempt(() =>
-      measuredBatch(sheet, smallest.massG, { ...repair.bench, way, scaleStepG: repair.scaleStepG }),
-    );
-    if (!m.ok) return [F['instrument:unknown']({ why: m.problem.sentence })];
-    const tolerance = toleranceOf(sheet);
-    return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
-      ? [
-          F['instrument:coarse']({
-            off: percent(m.value.roundingPct, 2),
-            short: percent(m.value.worstShortPct, 2),
-            over: percent(m.value.worstOverPct, 2),
-            whose: tolerance.fromSheet ? 'sheet' : 'ours',
-            tolerance: saidTolerance(tolerance),
-            dosed: sheet.dose ? 'yes' : 'no',
           }),
         ]
       : [];

@@ -9,6 +9,7 @@ export const WAYS = texts('finding.rate.way', {
   rate: 'I place {needed}',
   scale: 'My scale shows {step}',
   least: 'Mix {all} at once',
+  cup: 'My cup shows {marks}',
   drops: 'Measure it by drops',
   strip: 'Measure it by strip',
   minute: '{of} a minute',
