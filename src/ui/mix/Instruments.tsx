@@ -47,7 +47,7 @@ export function Instruments({ repair, plan, batch }: { repair: Piece; plan: Repa
           packets
             ? 'by its maker'
             : usualWay(sheet) === 'cup'
-              ? 'by volume: the sheet prints neither weights nor densities'
+              ? 'by volume, as the sheet has it'
               : 'by weight whenever the sheet gives it'
         }
       >
