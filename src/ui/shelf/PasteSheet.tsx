@@ -89,79 +89,12 @@ export function PasteSheet({ onClose }: { onClose: () => void }) {
           setTicked({});
         }}
       />
-      {times.length > 0 && (
-        <ol className="mt-2 grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
-          {times.map((time, i) => {
-            const name = nameOf(time, i);
-            return (
-              <li key={`${i}${name}`}>
-                <label className="block">
-                  {phrase`“${name}” is`}
-                  <select
-                    className="select"
-                    value={kindOf(i)}
-                    onChange={(e) => say(i, { kind: e.target.value as MilestoneId | '' })}
-                  >
-                    <option value="">left out</option>
-                    {Object.entries(MILESTONES).map(([kind, m]) => (
-                      <option key={kind} value={kind}>
-                        {m.label}
-                      </option>
-                    ))}
-                  </select>
-                </label>
-                {wantsUnit(time) && (
-                  <label className="block">
-                    {phrase`“${name}” in`}
-                    <select
-                      className="select"
-                      value={unitOf(i) ?? ''}
-                      onChange={(e) => say(i, { unit: e.target.value as ClockUnit })}
-                    >
-                      <option value="" disabled>
-                        minutes, hours or days?
-                      </option>
-                      {CLOCK_UNITS.map((u) => (
-                        <option key={u}>{u}</option>
-                      ))}
-                    </select>
-                  </label>
-                )}
-                <p className="fig text-sm whitespace-pre-line mt-1">{linesOf(time, unitOf(i))}</p>
-                {time.reference && <p className="soft text-sm">{phrase`for a pot of ${time.reference}`}</p>}
-              </li>
-            );
-          })}
-        </ol>
-      )}
-      {facts.length > 0 && (
-        <fieldset className="mt-3">
-          <legend className="font-semibold">The sheet says as well</legend>
-          <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-4">
-            {facts.map((fact) => {
-              const typed = typedAt(draft, fact.field);
-              return (
-                <li key={fact.field}>
-                  <label className="flex items-start gap-2 min-h-11 py-1">
-                    <input
-                      type="checkbox"
-                      className="checkbox mt-1"
-                      checked={isTaken(fact)}
-                      onChange={(e) => setTicked((was) => ({ ...was, [fact.field]: e.target.checked }))}
-                    />
-                    <span>
-                      {translated(labelOfFact(fact.field, kind))}: <span className="fig">{textOfFact(fact, kind)}</span>
-                      {typed && typed !== fact.text && (
-                        <span className="soft block text-sm">{phrase`typed there: ${typed}`}</span>
-                      )}
-                    </span>
-                  </label>
-                </li>
-              );
-            })}
-          </ul>
-        </fieldset>
-      )}
+      <TimesFound times={times} kindOf={kindOf} unitOf={unitOf} onSay={say} />
+      <FactsFound
+        facts={facts}
+        isTaken={isTaken}
+        onTick={(field, is) => setTicked((was) => ({ ...was, [field]: is }))}
+      />
       {untold.length > 0 && (
         <div role="status" className="mt-3">
           <p>These lines name a time and are not understood. Type them below:</p>
@@ -200,6 +133,109 @@ export function PasteSheet({ onClose }: { onClose: () => void }) {
         {twice && <TheSafer {...twice} unitOf={unitOf} onLeaveOut={(i) => say(i, { kind: '' })} />}
       </div>
     </section>
+  );
+}
+
+/** Times that were found, each with what it is and in what, where that has to be said. */
+function TimesFound({
+  times,
+  kindOf,
+  unitOf,
+  onSay,
+}: {
+  times: readonly PastedTime[];
+  kindOf: (i: number) => MilestoneId | '';
+  unitOf: (i: number) => ClockUnit | null;
+  onSay: (i: number, over: Said) => void;
+}) {
+  if (!times.length) return null;
+  return (
+    <ol className="mt-2 grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
+      {times.map((time, i) => {
+        const name = nameOf(time, i);
+        return (
+          <li key={`${i}${name}`}>
+            <label className="block">
+              {phrase`“${name}” is`}
+              <select
+                className="select"
+                value={kindOf(i)}
+                onChange={(e) => onSay(i, { kind: e.target.value as MilestoneId | '' })}
+              >
+                <option value="">left out</option>
+                {Object.entries(MILESTONES).map(([kind, m]) => (
+                  <option key={kind} value={kind}>
+                    {m.label}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {wantsUnit(time) && (
+              <label className="block">
+                {phrase`“${name}” in`}
+                <select
+                  className="select"
+                  value={unitOf(i) ?? ''}
+                  onChange={(e) => onSay(i, { unit: e.target.value as ClockUnit })}
+                >
+                  <option value="" disabled>
+                    minutes, hours or days?
+                  </option>
+                  {CLOCK_UNITS.map((u) => (
+                    <option key={u}>{u}</option>
+                  ))}
+                </select>
+              </label>
+            )}
+            <p className="fig text-sm whitespace-pre-line mt-1">{linesOf(time, unitOf(i))}</p>
+            {time.reference && <p className="soft text-sm">{phrase`for a pot of ${time.reference}`}</p>}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** What the text tells beside its times, each with a tick; what is typed there already is shown beside it. */
+function FactsFound({
+  facts,
+  isTaken,
+  onTick,
+}: {
+  facts: readonly PastedFact[];
+  isTaken: (fact: PastedFact) => boolean;
+  onTick: (field: PastedFact['field'], is: boolean) => void;
+}) {
+  const { draft } = useSheetFields();
+  const { kind } = draft;
+  if (!facts.length) return null;
+  return (
+    <fieldset className="mt-3">
+      <legend className="font-semibold">The sheet says as well</legend>
+      <ul className="grid sm:grid-cols-2 lg:grid-cols-3 gap-x-4">
+        {facts.map((fact) => {
+          const typed = typedAt(draft, fact.field);
+          return (
+            <li key={fact.field}>
+              <label className="flex items-start gap-2 min-h-11 py-1">
+                <input
+                  type="checkbox"
+                  className="checkbox mt-1"
+                  checked={isTaken(fact)}
+                  onChange={(e) => onTick(fact.field, e.target.checked)}
+                />
+                <span>
+                  {translated(labelOfFact(fact.field, kind))}: <span className="fig">{textOfFact(fact, kind)}</span>
+                  {typed && typed !== fact.text && (
+                    <span className="soft block text-sm">{phrase`typed there: ${typed}`}</span>
+                  )}
+                </span>
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+    </fieldset>
   );
 }
 
