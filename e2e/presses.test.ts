@@ -192,3 +192,31 @@ test('the same stop over nine batches is one, looked into and decided on at once
   await page.getByText('two of us prime by turns', { exact: false }).first().waitFor();
   expect(await page.getByText('two of us prime by turns', { exact: false }).count()).toBe(n + 1);
 });
+
+test('told by volume alone it is measured by the cup, in Mix and at the bench; pressed, a finer cup keeps the ratio', async () => {
+  const winch = sampleData(NOW, 'Europe/Helsinki').bundles[1]!;
+  const plate = pieceOf(winch.repairs[0]!);
+  const paste = sampleSheets.find((s) => s.id === plate.sheetId)!;
+  const sheet = {
+    ...paste,
+    ratio: { ...paste.ratio, also: null },
+    estimated: ['densityA' as const, 'densityB' as const],
+    printed: { [`kits.${paste.kits[0]!.id}.a`]: '300 mL' },
+  };
+  const page = await (await context()).newPage();
+  await page.clock.setFixedTime(new Date(NOW));
+  const repair = repairOf({ ...plate, id: 'cup', jobId: mild.id, bench: { ...plate.bench, way: null } });
+  await takeJob(page, base(), { job: mild, repairs: [repair], sheets: [sheet] });
+  await goTo(page, base(), `/job/${mild.id}/cup/mix`);
+  await page.getByText('by volume, as the sheet has it').waitFor();
+  await page.getByRole('radio', { name: 'by graduated cup', checked: true }).waitFor();
+  await page.getByRole('button', { name: /^My cup shows/ }).click();
+  await page.getByText('The measure is too coarse for this batch').waitFor({ state: 'detached' });
+  await goTo(page, base(), `/job/${mild.id}/cup/bench`);
+  await page.getByText(/by the cup [\d.]+ mL of it in all/).waitFor();
+  await goTo(page, base(), `/job/${mild.id}/cup/mix`);
+  await page.getByRole('radio', { name: 'by weight', exact: true }).click();
+  await goTo(page, base(), `/job/${mild.id}/cup/bench`);
+  await page.getByTestId('target').waitFor();
+  expect(await page.getByText(/by the cup/).count()).toBe(0);
+});

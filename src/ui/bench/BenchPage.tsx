@@ -27,6 +27,7 @@ import { BenchSteps } from './BenchSteps';
 import { Clocks } from './Clocks';
 import { LotField } from './LotField';
 import { near } from './near';
+import { PourTarget } from './PourTarget';
 import { RatioGauge } from './RatioGauge';
 import { ScalePanel } from './ScalePanel';
 import { stepsOf } from './steps-of';
@@ -233,17 +234,11 @@ export function BenchPage({
               <p className="soft">
                 {state.next ? 'pour' : 'add'} {part}, {partOf(sheet, part)?.name}
               </p>
-              <p className="flex items-baseline gap-3 flex-wrap">
-                <strong className="fig text-6xl font-extrabold leading-none" data-testid="target">
-                  {format('mass', state.remainG).digits}
-                </strong>
-                <span className="text-2xl">{format('mass', state.remainG).unit}</span>
-                {repair.bench.onePot && already > 0 && (
-                  <span className="soft">{phrase`the scale shall show ${
-                    format('mass', state.readingG).text
-                  } in all`}</span>
-                )}
-              </p>
+              <PourTarget
+                remainG={state.remainG}
+                scaleShowsG={repair.bench.onePot && already > 0 ? state.readingG : null}
+                cupMl={instrument.way === 'cup' && !partOf(sheet, part)?.filler ? batch.volumeMl[part] : null}
+              />
             </>
           ) : (
             <p className="text-3xl font-extrabold" data-testid="target">

@@ -1,7 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { useState } from 'react';
-import { repairName } from '@/core/plan';
+import { jobName, repairName } from '@/core/plan';
 import { amountOf, type PickedKit, pickList } from '@/core/record';
 
 import { joined, moneyWords, own, phrase } from '@/words';
@@ -62,7 +62,7 @@ export function PickPage({ jobId }: { jobId: string }) {
       >
         <header className="flex items-end gap-4 pb-2" style={{ borderBottom: '3px solid #000' }}>
           <div className="flex-1">
-            <h1 className="text-2xl font-extrabold leading-tight">{phrase`Pick list: ${view.job.name || 'unnamed job'}`}</h1>
+            <h1 className="text-2xl font-extrabold leading-tight">{phrase`Pick list: ${own(jobName(view.job))}`}</h1>
             <p>
               {view.job.place && `${view.job.place} · `}
               {fullWhen(nowMs, view.job.zone)}

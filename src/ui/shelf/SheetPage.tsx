@@ -206,8 +206,8 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
       'fillers',
       joined(
         [
-          s.ratio.cByWeight && phrase`${figure(s.ratio.cByWeight)} of ${partOf(s, 'C')?.name}`,
-          s.ratio.dByWeight && phrase`${figure(s.ratio.dByWeight)} of ${partOf(s, 'D')?.name}`,
+          s.ratio.cByWeight && phrase`${s.printed.cByWeight ?? figure(s.ratio.cByWeight)} of ${partOf(s, 'C')?.name}`,
+          s.ratio.dByWeight && phrase`${s.printed.dByWeight ?? figure(s.ratio.dByWeight)} of ${partOf(s, 'D')?.name}`,
         ].filter(Boolean),
         ', ',
       ) || null,
