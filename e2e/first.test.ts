@@ -230,7 +230,7 @@ describe('a sheet typed in the order in which it is printed', () => {
     await page.getByText('from when mixing begins, on the pot, for a pot of 100 g').waitFor();
   });
 
-  test('a whole page of a sheet fills the form: what was typed stays, of two times of one meaning the safe one is a press', async () => {
+  test('a whole page of a sheet fills the form: what was typed stays, the safe of two times is a press', async () => {
     const page = await yard.page();
     await page.goto(`${base()}/shelf/new`);
     await page.getByLabel('Name', { exact: true }).fill('Two tin paste');

@@ -30,7 +30,7 @@ function planned(of: SheetRevision, over: Partial<Piece> = {}, sideMm = 300) {
   return { plan, found, setOut: plainWords(setOut.detail) };
 }
 
-test('what is told by volume alone is measured by the cup: in millilitres two to one, and no density is asked for', () => {
+test('what is told by volume alone is measured by the cup, two to one, and no density is asked for', () => {
   expect(usualWay(sheet)).toBe('cup');
   const p = planned(sheet);
   const [, a, b] = /([\d.]+) mL of A, ([\d.]+) mL of B/.exec(p.setOut)!;

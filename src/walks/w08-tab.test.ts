@@ -72,7 +72,7 @@ test('1.961 mL, with what is cut away 2.55: powder 1.75 g, liquid 1.25 g, 43 bea
   expect(build.title).toBe('Build it up: 43 beads');
   expect((Date.parse(build.to!) - Date.parse(build.from!)) / 60_000).toBe(9);
 });
-test('the brush holds the ratio bead by bead: no scale is too coarse for it, nothing is filled up, no tub decides', () => {
+test('the brush holds the ratio bead by bead: no scale is too coarse, no tub decides', () => {
   const coarse = piece({ scaleStepG: 1 });
   expect(plan({ scaleStepG: 1 }).findings.filter((f) => f.id === 'scale')).toEqual([]);
   const { working } = viewJob({ job, repairs: [repairOf(coarse)], sheets: [sheet], stock: [], events: [] }, NOW)

@@ -23,7 +23,7 @@ const german = () => {
   speak('de');
 };
 
-test('what nobody has named is called in the language spoken, wherever its name stands; a given name as it was given', () => {
+test('what nobody has named is called in the language spoken; a given name as it was given', () => {
   const said = (name: string) => [translated(name), phrase`Choose: ${own(name)}`, Own({ children: name })];
   expect(said('Repair 12')).toEqual(['Repair 12', 'Choose: Repair 12', 'Repair 12']);
   german();

@@ -37,7 +37,7 @@ test('every system stays in the list, each with every criterion; the chosen one 
   for (const s of all) expect(s.fails).toBe(s.criteria.filter((c) => c.met === false).length);
 });
 
-test('a time that its sheet does not print is no fault of a system, and is named; one it prints and cannot answer is', () => {
+test('a time its sheet does not print is no fault of a system; one it prints and cannot answer is', () => {
   const without = (...kinds: string[]) =>
     sampleSheets.map((sheet) => ({ ...sheet, milestones: sheet.milestones.filter((m) => !kinds.includes(m.kind)) }));
   // Two lifts, and nothing that tells when the second may go on.

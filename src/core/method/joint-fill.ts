@@ -29,7 +29,7 @@ export const fillMm = (widthMm: number, ofWidthPct: number): number =>
 const STRAIGHT = 0.01;
 
 /**
- * How deep one joint is filled, mm: over a rod as wide as the joint where there is room for it, else as it was measured.
+ * How deep one joint is filled, mm: over a rod as wide as it where there is room for one, else as it was measured.
  */
 function filledMm(shape: VoidShape, ofWidthPct: number): number {
   const { thicknessMm: widthMm, maxDepthMm: depthMm } = facesOf(shape);

@@ -64,7 +64,7 @@ test('more hands wet one in less time, and more come out of one pot', () => {
   expect([by(1), by(2)]).toEqual([4, 6]);
 });
 
-test('why so many come out of one pot is told by what decides it: the pot, or that it is done a place at a time', () => {
+test('so many come out of one pot by what decides it: the pot, or a place at a time', () => {
   const sharing = (parts: Partial<PartsAsk>): Sharing =>
     ({
       ask: { ...ask({ closeMin: 0, called: 'place', ...parts }, 10), usableMin: 28, sheet: { potLossMl: 2 } },

@@ -43,7 +43,7 @@ describe('potted', () => {
     expect(r.toMixMl).toBeCloseTo(1130, 9);
     expect(r.lines.reduce((s, l) => s + l.ml, 0)).toBeCloseTo(r.toMixMl, 9);
   });
-  test('a usual tub that all of it goes into decides nothing and is not told; one that parts it, or was named, is', () => {
+  test('a usual tub that holds all of it is not told; one that parts it, or was named, is', () => {
     const told = (over: Partial<MixAsk>) => {
       const { working, batches } = amounts(ask(pasteSheet, { placingMlPerMin: 10_000, usableMin: 100, ...over }));
       return [batches.length, working.some((l) => plainWords(l.label) === 'Largest batch')];

@@ -180,7 +180,7 @@ test('every rule reads a plan without a ladder as well', () => {
       ).not.toThrow();
 });
 
-test('a face is left as its last pass leaves it, behind everything but the tests; nobody knows when while it is open', () => {
+test('a face is left as its last pass leaves it, behind all but the tests; nobody knows when it is open', () => {
   let chains = 0;
   for (const [, { passes }] of views) {
     const plans = passes.map((p) => p.plan);

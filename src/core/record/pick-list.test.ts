@@ -26,7 +26,7 @@ test('kits on the list are those of the plan: from lots, the rest to buy, and th
   }
 });
 
-test('sand that is not in the pack is fetched besides: as much as the batches take and a tenth, and no part of the kit', () => {
+test('sand that is not in the pack is fetched besides: what the batches take and a tenth', () => {
   const b = bundles[0]!;
   const apart = {
     ...b,

@@ -345,7 +345,7 @@ describe('sand told by bulk volume', () => {
     for (const words of ['1.8 × the liquid by bulk volume', '1,8 times by vol.'])
       expect(made(crack({ cByWeight: words })).ratio.cByWeight).toBeCloseTo(3.6 * 1.58, 9);
   });
-  test('without a bulk density it is weighed by what is usual for sand, marked; a plain number is by weight as before', () => {
+  test('without a bulk density it is weighed as is usual for sand, marked; a number is by weight', () => {
     const d = crack();
     const [own, usual] = ['1.40', ''].map((bulk) => made({ ...d, parts: { ...d.parts, C: { ...d.parts.C, bulk } } }));
     expect(usual!.ratio.cByWeight! / own!.ratio.cByWeight!).toBeCloseTo(1.75 / 1.4, 5);

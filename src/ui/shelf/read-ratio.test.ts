@@ -274,7 +274,7 @@ describe('a pack of which its paper says how much it makes', () => {
         .slice(0, 2),
     ).toEqual([1.12, 1.05]);
   });
-  test('where all densities are printed, the yield is far from any of ours, or cannot be read, it is only compared', () => {
+  test('with all densities printed, far from any of ours, or not read, it is only compared', () => {
     const bag = { doseUsual: '13 %', doseOf: 'A' as const };
     const densities = (d: SheetDraft) => made(d).parts[0]!.densityGPerMl;
     const usual = densities(typed('cement-water', { A: '25 kg' }, bag));
