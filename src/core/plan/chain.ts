@@ -1,7 +1,8 @@
 import { ENGINES, type Method, methodOf } from '../method';
 import { listed, type Message, refuse, texts } from '../say';
-import { MEETS_NOTHING } from '../system';
+import { MEETS_NOTHING, type SheetRevision } from '../system';
 import type { Measured } from '../void';
+import { usualGate } from './gate-by-sheet';
 import { usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
 import { firstThickness } from './thickness';
@@ -51,9 +52,10 @@ const leavesRough = ({ tasks }: Method): boolean =>
 
 /**
  * A further pass at the end of a repair, with nothing of it chosen yet.
+ * @param below what the last pass so far is made with, where that is chosen
  * @throws Refusal where the method may not come next, or the chain is full
  */
-export function withNext(repair: Repair, method: Method): Repair {
+export function withNext(repair: Repair, method: Method, below: SheetRevision | null = null): Repair {
   const why = whyNotNext(method, repair);
   if (why) refuse('method', method.id, 'a method for this base', why);
   const { chain, passes } = repair;
@@ -68,7 +70,7 @@ export function withNext(repair: Repair, method: Method): Repair {
     method: { id: method.id, version: method.version },
     takes,
     gate:
-      usual?.gate ??
+      (usual && usualGate(usual, below)) ??
       (takes.from === 'own' ? 'any' : leavesRough(methodOf(passes[last]!.method.id)!) ? 'set' : 'window'),
     void: null,
     sheetId: null,

@@ -15,6 +15,7 @@ export { servedBy } from './derive';
 export * from './fewer-hands';
 export { FILM_FORMS, filmOn, HARD_AT_LEAST_MS, HARD_BY } from './film';
 export * from './finish';
+export { gatedBySheet } from './gate-by-sheet';
 export { GATES, type Gate, liesOn, passesUnder, SET_ENOUGH } from './gates';
 export { GaugeReading, gaugeOf } from './gauge';
 export { plannedOtherwise } from './gives-way';

@@ -5,6 +5,8 @@ export interface ReadyPass {
   readonly method: string;
   readonly name: string;
   readonly gate: GateId;
+  /** It goes on within the recoat window instead, where the sheet below prints one. */
+  readonly inWindow?: true;
   /** What it takes of the pass before it; as its method does unless said. */
   readonly takes?: 'own';
 }
@@ -28,9 +30,9 @@ export const READY_CHAINS: readonly ReadyChain[] = [
   {
     id: 'patch-skim',
     label: 'Patch, then a skim over all',
-    does: 'A spall filled with resin mortar, and the bay skimmed to one face once it has set.',
+    does: 'A spall filled with resin mortar, and the bay skimmed to one face in its window, or once it has set.',
     first: { method: 'mortar-patch', name: 'Patch' },
-    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
+    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set', inWindow: true }],
   },
   {
     id: 'crack-skim',
@@ -43,9 +45,9 @@ export const READY_CHAINS: readonly ReadyChain[] = [
   {
     id: 'mesh-skim',
     label: 'Crack bridged, then a skim',
-    does: 'Mesh bedded over the crack between two layers, and a skim drawn over it once they have set.',
+    does: 'Mesh bedded over the crack between two layers, and a skim drawn over it in their window, or once they have set.',
     first: { method: 'crack-mesh', name: 'Mesh' },
-    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set' }],
+    next: [{ method: 'skim-coat', name: 'Skim', gate: 'set', inWindow: true }],
   },
   {
     id: 'bed-joints-colour',

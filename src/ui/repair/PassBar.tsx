@@ -9,7 +9,7 @@ import { Choice, Prose } from '../shared/bits';
 import { Dialog } from '../shared/Dialog';
 import { Link } from '../shared/Link';
 import { dayAndClock } from '../shared/when';
-import { changePass, changeRepair } from '../workspace/workspace';
+import { changePass, changeRepair, stateNow } from '../workspace/workspace';
 import { passQuery } from './stage-props';
 import { TakesFields } from './TakesFields';
 
@@ -120,7 +120,8 @@ function Next({ draft, onDone }: { draft: Repair; onDone: () => void }) {
         className="btn w-full text-left"
         disabled={why !== null}
         onClick={() => {
-          changeRepair(draft.id, (r) => withNext(r, method), 'chain');
+          const below = stateNow().sheets.get(draft.passes[draft.chain.at(-1)!]!.sheetId ?? '') ?? null;
+          changeRepair(draft.id, (r) => withNext(r, method, below), 'chain');
           onDone();
         }}
       >
