@@ -71,8 +71,9 @@ describe('what is taken of the pass below is measured there', () => {
     expect(of('body-filler', 'barrier-coat', 'patch')).toEqual(['What it lies on must be measured, at its own pass.']);
   });
   test('a skim says how thick it is itself', () => {
+    // By the name its field has on this page.
     expect(of('mortar-patch', 'skim-coat', 'patch')).toEqual([
-      'Thickness over the peaks',
+      'How thick',
       'What it lies on must be measured, at its own pass.',
     ]);
   });

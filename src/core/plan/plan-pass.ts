@@ -34,6 +34,7 @@ import { sheetHere, sheetWorked, withFace } from './sheet-here';
 
 const OPEN = texts('open', {
   shape: 'Choose the shape of the void.',
+  'how-thick': 'How thick',
   below: 'What it lies on must be measured, at its own pass.',
   system: 'Choose a system from the shelf.',
   'not-measured': 'The void must be measured.',
@@ -183,9 +184,13 @@ export function preparePass(
   else {
     const missing = unmeasuredIn(repair.void);
     // What is taken of another pass is measured there; only how thick it lies on that is its own.
-    const own = repair.takes.from === 'own' ? missing : missing.filter((d) => d.key === 'thickness');
+    const isOwn = repair.takes.from === 'own';
+    const own = isOwn ? missing : missing.filter((d) => d.key === 'thickness');
     if (missing.length)
-      open.measure = [...own.map((d) => d.label), ...(own.length < missing.length ? [OPEN.below()] : [])];
+      open.measure = [
+        ...own.map((d) => (isOwn ? d.label : OPEN['how-thick']())),
+        ...(own.length < missing.length ? [OPEN.below()] : []),
+      ];
     else {
       const tried = attempt(() => measureVoid(repair.void!));
       if (tried.ok) measured = tried.value;

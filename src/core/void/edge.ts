@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { exactly, line, ml, mm, mm2, texts } from '../say';
 import { across, arc, base, down, drawing, rect } from './draw';
-import { Measured, unmeasured } from './measured';
+import { derived, Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
 
@@ -73,6 +73,15 @@ export const edge: Shape<Edge> = {
     length: unmeasured(300, 'tape'),
   }),
   dimensions,
+  // Built up again it has its two sides, laid flat beside one another.
+  faceOutline: ({ down: a, back: b, length }) => ({
+    kind: 'rectangle',
+    length,
+    width: derived(a.valueMm + b.valueMm, [
+      [a, 1],
+      [b, 1],
+    ]),
+  }),
   parameters: (s) => [
     {
       key: 'form',

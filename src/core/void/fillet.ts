@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { exactly, line, ml, mm, mm2, texts } from '../say';
 import { Degrees } from '../units';
 import { across, down, drawing, rect } from './draw';
-import { Measured, unmeasured } from './measured';
+import { derived, Measured, unmeasured } from './measured';
 import type { Point } from './point';
 import { check, type Dimension, type Shape } from './shape';
 
@@ -52,6 +52,11 @@ export const fillet: Shape<Fillet> = {
     angleDeg: 90,
   }),
   dimensions,
+  // The round, laid flat: as far as the faces turn from one to the other.
+  faceOutline: ({ radius, length, angleDeg }) => {
+    const turn = Math.PI - (angleDeg * Math.PI) / 180;
+    return { kind: 'rectangle', length, width: derived(radius.valueMm * turn, [[radius, turn]]) };
+  },
   parameters: (s) => [
     { key: 'angleDeg', label: 'Angle between the faces', kind: 'angle', value: s.angleDeg, min: 5, max: 175 },
   ],

@@ -51,6 +51,18 @@ export function unmeasured(valueMm: number, tool = 'tape'): Measured {
   return { valueMm, toleranceMm: null, tool, text: '', textSystem: 'metric', again: null };
 }
 
+/**
+ * A length that comes of others: not measured while one of them is not, and in doubt by what each of them is.
+ * @param valueMm what it comes to
+ * @param of the lengths, and how much a millimetre of each makes of it
+ */
+export function derived(valueMm: number, of: readonly (readonly [Measured, by: number])[]): Measured {
+  const tool = of[0]?.[0].tool;
+  if (of.some(([m]) => m.text === '')) return unmeasured(valueMm, tool);
+  const half = Math.hypot(...of.map(([m, by]) => by * halfWidthMm(m)));
+  return { ...measured(valueMm, tool, half), text: `${Number(valueMm.toFixed(3))} mm` };
+}
+
 export const toolOf = (m: Pick<Measured, 'tool'>): Tool => TOOLS.find((tool) => tool.id === m.tool) ?? TOOLS[0]!;
 
 /** Half-width of the rectangular distribution of a measured length, mm. */

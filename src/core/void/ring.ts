@@ -181,6 +181,11 @@ export const ring: Shape<Ring> = {
     acrossDeg: 0,
   }),
   dimensions,
+  faceOutline: ({ run }) =>
+    run.form === 'round'
+      ? { kind: 'ellipse', length: run.outer, width: run.outer }
+      : { kind: 'rectangle', length: run.length, width: run.width },
+  faceOpening: ({ run }) => (run.form === 'round' ? run.inner : null),
   parameters: (s) => [
     {
       key: 'run.form',

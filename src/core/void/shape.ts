@@ -224,8 +224,8 @@ export interface Shape<P> {
     readonly length: Measured;
     readonly width: Measured;
   };
-  /** Of such a face: the width of what stands in its middle and is left free. */
-  readonly faceOpening?: (shape: P) => Measured;
+  /** Of such a face: the width of what stands in its middle and is left free; null where nothing does. */
+  readonly faceOpening?: (shape: P) => Measured | null;
   /** Of a bond line: how thick, mm. */
   readonly bondMm?: (shape: P) => number;
   /**
