@@ -3,7 +3,7 @@ import { listed, type Message, refuse, texts } from '../say';
 import { MEETS_NOTHING, type SheetRevision } from '../system';
 import type { Measured } from '../void';
 import { usualGate } from './gate-by-sheet';
-import { usuallyOn } from './ready-rows';
+import { type ReadyPass, usuallyOn } from './ready-rows';
 import { FIRST_CHOICES, type Pass, type Piece, type Repair, type Takes } from './repair';
 import { firstThickness } from './thickness';
 
@@ -46,24 +46,30 @@ export const takesFace = (repair: Repair, of: string, thickness: Measured): Take
   beyondMm: baredMm(repair, of),
 });
 
-/** Whether a face is sanded to its line before anything goes on it. */
-const leavesRough = ({ tasks }: Method): boolean =>
-  tasks.some((t) => t.throws !== undefined && (t.onFace === 'set' || t.onFace === 'always'));
+/** Whether a face is sanded to its line, or freed of what dams it, before anything goes on it. */
+const isWorkedFirst = ({ tasks }: Method): boolean =>
+  tasks.some((t) => t.onFace === 'freed' || (t.throws !== undefined && (t.onFace === 'set' || t.onFace === 'always')));
 
 /**
  * A further pass at the end of a repair, with nothing of it chosen yet.
  * @param below what the last pass so far is made with, where that is chosen
+ * @param row how it lies on that; as it usually does, unless a ready-made chain says it
  * @throws Refusal where the method may not come next, or the chain is full
  */
-export function withNext(repair: Repair, method: Method, below: SheetRevision | null = null): Repair {
+export function withNext(
+  repair: Repair,
+  method: Method,
+  below: SheetRevision | null = null,
+  row: ReadyPass | null = null,
+): Repair {
   const why = whyNotNext(method, repair);
   if (why) refuse('method', method.id, 'a method for this base', why);
   const { chain, passes } = repair;
   const id = `p${Math.max(...chain.map((p) => Number(p.slice(1)))) + 1}`;
   const last = chain.at(-1)!;
-  const usual = usuallyOn(passes[last]!.method.id, method.id);
-  const isOwn = usual?.takes === 'own' || !ENGINES[method.engine].onFaces;
-  const takes: Takes = isOwn ? { from: 'own' } : takesFace(repair, last, firstThickness(method));
+  const usual = row ?? usuallyOn(passes[last]!.method.id, method.id);
+  const isOnFace = usual?.takes ? usual.takes === 'face' : ENGINES[method.engine].onFaces;
+  const takes: Takes = isOnFace ? takesFace(repair, last, firstThickness(method)) : { from: 'own' };
   const { dosePct, massCapG, leastG, liftMm, grits, blend, colour } = FIRST_CHOICES;
   const pass: Pass = {
     name: '',
@@ -71,7 +77,7 @@ export function withNext(repair: Repair, method: Method, below: SheetRevision | 
     takes,
     gate:
       (usual && usualGate(usual, below)) ??
-      (takes.from === 'own' ? 'any' : leavesRough(methodOf(passes[last]!.method.id)!) ? 'set' : 'window'),
+      (takes.from === 'own' ? 'any' : isWorkedFirst(methodOf(passes[last]!.method.id)!) ? 'set' : 'window'),
     void: null,
     sheetId: null,
     kitId: null,

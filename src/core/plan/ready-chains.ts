@@ -45,11 +45,9 @@ export function withChain(repair: Repair, chain: ReadyChain): Repair {
   const { name: passName, schools = {} } = chain.first;
   const named: Piece = { ...begun, passName, schools: { ...begun.schools, ...schools } };
   return chain.next.reduce(
-    (r, { method, name, gate, takes }) => {
-      const longer = withNext(r, methodOf(method)!);
-      const last = pieceOf(longer, longer.chain.at(-1)!);
-      const own = takes === 'own' ? { from: 'own' as const } : last.takes;
-      return withPiece(longer, { ...last, passName: name, gate, takes: own });
+    (r, row) => {
+      const longer = withNext(r, methodOf(row.method)!, null, row);
+      return withPiece(longer, { ...pieceOf(longer, longer.chain.at(-1)!), passName: row.name });
     },
     withPiece(repair, named),
   );

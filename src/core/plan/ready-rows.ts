@@ -8,7 +8,7 @@ export interface ReadyPass {
   /** It goes on within the recoat window instead, where the sheet below prints one. */
   readonly inWindow?: true;
   /** What it takes of the pass before it; as its method does unless said. */
-  readonly takes?: 'own';
+  readonly takes?: 'own' | 'face';
 }
 
 /** Passes that practitioners commonly put on one another, offered by what broke. */
@@ -105,7 +105,8 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     first: { method: 'timber-soak', name: 'Soak' },
     next: [
       { method: 'fitting-build', name: 'Build', gate: 'window', takes: 'own' },
-      { method: 'fairing-skin', name: 'Fair', gate: 'window', takes: 'own' },
+      // What was built up is faired over its faces; nobody draws it a second time.
+      { method: 'fairing-skin', name: 'Fair', gate: 'window', takes: 'face' },
     ],
   },
   {
