@@ -1,9 +1,11 @@
 import { airOver, BASE_PROPERTIES, baseOver, ONLY_AIR, valueAt } from '../src/core/climate';
 import {
   type LiftAsk,
+  liftOn,
   liftRun,
   netOrder,
   netTable,
+  POT,
   paceOf,
   potRun,
   reach,
@@ -258,14 +260,14 @@ export function clockRun(
   );
   row(
     `the net of a sheet that plans read, ${netOrder().length} pots and ${netOrder().length} lifts`,
-    times(() => [netTable(mortarSheet, 'pot'), netTable(mortarSheet, 'lift')], 3, 1),
+    times(() => [netTable(mortarSheet, POT), netTable(mortarSheet, liftOn('concrete'))], 3, 1),
   );
   const paste = reactiveOf(pasteSheet);
   const order = tableOrder();
   const t = performance.now();
   let first = 0;
   for (const [k, i] of order.entries()) {
-    tableCell(paste, 'pot', i);
+    tableCell(paste, POT, i);
     if (k === 11) first = performance.now() - t;
   }
   console.log(

@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { type Browser, type BrowserContext, type BrowserContextOptions, chromium, type Page } from 'playwright-core';
+import { bodyKey, type HeatBody } from '@/core/cure';
 import { type methodsData, sampleData, sampleRecords } from '@/sample/jobs';
 import { DATABASE, DATABASE_VERSION } from '@/store/database';
 import { KINDS } from '@/store/records';
@@ -142,7 +143,10 @@ export const putTables = (page: Page): Promise<void> =>
     1,
     { heat: false },
     {
-      heat: (tables() as { sheetId: string; kind: string }[]).map((t) => ({ value: t, key: `${t.sheetId}|${t.kind}` })),
+      heat: (tables() as (HeatBody & { sheetId: string })[]).map((t) => ({
+        value: t,
+        key: `${t.sheetId}|${bodyKey(t)}`,
+      })),
     },
   );
 

@@ -193,7 +193,7 @@ test('pots and lifts of the sheets in use are prepared in the background and kep
         all.onsuccess = () => yes(all.result);
       });
       db.close();
-      return keys.includes('sheet-mortar-1|pot') && keys.includes('sheet-mortar-1|lift');
+      return keys.includes('sheet-mortar-1|pot') && keys.includes('sheet-mortar-1|lift|concrete');
     },
     undefined,
     { timeout: 240_000, polling: 500 },

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { netTable } from '@/core/cure';
-import { piecesOf, potSheets } from '@/core/plan';
+import { heatAsked, piecesOf } from '@/core/plan';
 import { methodsData, sampleData } from '@/sample/jobs';
 import { sampleSheets } from '@/sample/systems';
 
@@ -8,8 +8,7 @@ import { sampleSheets } from '@/sample/systems';
 const bundles = [sampleData, methodsData].flatMap((of) => of(Date.now(), 'UTC').bundles);
 const repairs = bundles.flatMap((b) => b.repairs).flatMap(piecesOf);
 const sheets = new Map([...sampleSheets, ...bundles.flatMap((b) => b.sheets)].map((s) => [s.id, s]));
-const made = potSheets(repairs, [...sheets.values()]).flatMap((sheet) => [
-  netTable(sheet, 'pot'),
-  netTable(sheet, 'lift'),
-]);
+const made = heatAsked(repairs, [...sheets.values()]).flatMap(({ sheet, bodies }) =>
+  bodies.map((of) => netTable(sheet, of)),
+);
 writeFileSync(process.argv[2]!, JSON.stringify(made));

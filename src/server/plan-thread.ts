@@ -1,7 +1,9 @@
+import { bodyKey, type HeatBody, type HeatTable, netTable } from '@/core/cure';
 import { presentIn, readJobFile } from '@/core/file';
-import { type Pots, piecesOf, potSheets, preparePots, type SheetHeat } from '@/core/plan';
+import { piecesOf, preparePots } from '@/core/plan';
 import { planReport, stableJson, viewJob } from '@/core/record';
 import { Refusal } from '@/core/say';
+import type { SheetRevision } from '@/core/system';
 import type { UnitSystem } from '@/core/units';
 import { knowLanguage, type Language, PLAIN_READER, planInWords, say } from '@/words';
 
@@ -17,22 +19,17 @@ export type PlanReply =
   | { readonly ok: true; readonly text: string }
   | { readonly ok: false; readonly field: string; readonly allowed: string; readonly sentence: string };
 
-/** Prepared pots of sheets planned before, by their content: the same sheet comes again and again. */
-const known = new Map<string, SheetHeat>();
-const MOST = 60;
+/** Prepared tables of sheets planned before, by their content: the same sheet comes again and again. */
+const known = new Map<string, HeatTable>();
+const MOST = 120;
 
-function potsOf(repairs: Parameters<typeof potSheets>[0], sheets: Parameters<typeof potSheets>[1]): Pots {
-  const pots = new Map<string, SheetHeat>();
-  for (const sheet of potSheets(repairs, sheets)) {
-    const key = stableJson(sheet);
-    const heat = known.get(key) ?? preparePots([{ sheetId: sheet.id }], [sheet]).get(sheet.id);
-    if (!heat) continue;
-    known.delete(key);
-    known.set(key, heat);
-    if (known.size > MOST) known.delete(known.keys().next().value!);
-    pots.set(sheet.id, heat);
-  }
-  return pots;
+function tableOf(sheet: SheetRevision, of: HeatBody): HeatTable {
+  const key = `${bodyKey(of)} ${stableJson(sheet)}`;
+  const table = known.get(key) ?? netTable(sheet, of);
+  known.delete(key);
+  known.set(key, table);
+  if (known.size > MOST) known.delete(known.keys().next().value!);
+  return table;
 }
 
 /** Plans a job file. Runs in a thread of its own, so that nothing else waits for it. */
@@ -42,7 +39,9 @@ export default async function plan({ bytes, nowMs, units, language }: PlanAsk): 
     const text = new TextDecoder('utf-8', { fatal: false }).decode(bytes);
     const file = readJobFile(text);
     const present = nowMs ?? presentIn(file, Date.now());
-    const report = planReport(viewJob(file, present, potsOf(file.repairs.flatMap(piecesOf), file.sheets)));
+    const report = planReport(
+      viewJob(file, present, preparePots(file.repairs.flatMap(piecesOf), file.sheets, tableOf)),
+    );
     return {
       ok: true,
       text: JSON.stringify(planInWords(report, { system: units, zone: file.job.zone, language })),

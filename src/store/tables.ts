@@ -1,5 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
-import { HeatTable } from '@/core/cure';
+import { bodyKey, type HeatBody, HeatTable } from '@/core/cure';
 
 interface Tables extends DBSchema {
   heat: { key: string; value: unknown };
@@ -17,9 +17,9 @@ const open = () => {
 };
 
 /** The table of a sheet revision as far as it was prepared; null when there is none that still holds. */
-export async function keptTable(sheetId: string, kind: HeatTable['kind']): Promise<HeatTable | null> {
+export async function keptTable(sheetId: string, of: HeatBody): Promise<HeatTable | null> {
   try {
-    const parsed = HeatTable.safeParse(await (await open()).get('heat', `${sheetId}|${kind}`));
+    const parsed = HeatTable.safeParse(await (await open()).get('heat', `${sheetId}|${bodyKey(of)}`));
     return parsed.success ? parsed.data : null;
   } catch {
     return null;
@@ -29,7 +29,7 @@ export async function keptTable(sheetId: string, kind: HeatTable['kind']): Promi
 /** Keeps a table; where the browser refuses its database, it is made again next time. */
 export async function keepTable(table: HeatTable): Promise<void> {
   try {
-    await (await open()).put('heat', HeatTable.parse(table), `${table.sheetId}|${table.kind}`);
+    await (await open()).put('heat', HeatTable.parse(table), `${table.sheetId}|${bodyKey(table)}`);
   } catch {
     // Nothing is lost that cannot be computed again.
   }

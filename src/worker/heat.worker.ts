@@ -1,8 +1,8 @@
 import './no-eval';
 import { expose } from 'comlink';
 import {
+  type HeatBody,
   type HeatCell,
-  type HeatTable,
   type LiftAsk,
   liftRun,
   potRun,
@@ -28,7 +28,7 @@ const api = {
   /** Fills cells of a table in an order; told as it goes. Cancelled by ending the worker. */
   table: (
     sheet: SheetRevision,
-    kind: HeatTable['kind'],
+    of: HeatBody,
     order: readonly number[],
     have: readonly (HeatCell | null)[],
     tell: (cells: readonly (readonly [number, HeatCell])[]) => void,
@@ -39,7 +39,7 @@ const api = {
       let told = performance.now();
       for (const i of order) {
         if (have[i]) continue;
-        batch.push([i, tableCell(m, kind, i)]);
+        batch.push([i, tableCell(m, of, i)]);
         if (performance.now() - told > TELL_MS) {
           tell(batch);
           batch = [];

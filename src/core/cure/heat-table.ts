@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import type { SheetRevision } from '../system';
+import { BaseMaterial, type SheetRevision } from '../system';
 import { type LiftAsk, liftRun } from './lift';
 import type { Reactive } from './reactive';
 import { lossless, potRun, reactiveOf, verdictOf } from './self-heat';
 
 /** Changes whenever the computation does: tables kept of an older one are made again. */
-export const HEAT_TABLE_VERSION = 3;
+export const HEAT_TABLE_VERSION = 4;
 
 const logSteps = (low: number, high: number, n: number) =>
   Array.from({ length: n }, (_, i) => low * (high / low) ** (i / (n - 1)));
@@ -38,6 +38,17 @@ const indexOf = (row: number, column: number): number =>
 /** The cells of a table that lie on its map: all but those that lose nothing. */
 export const mapCells = (table: HeatTable): HeatTable['cells'] => table.cells.slice(0, ROWS * COLUMNS);
 
+/** What a table is prepared for: pots, or lifts on a base. */
+export interface HeatBody {
+  readonly kind: 'pot' | 'lift';
+  /** What the lifts lie on; null for pots. */
+  readonly base: BaseMaterial | null;
+}
+export const POT: HeatBody = { kind: 'pot', base: null };
+export const liftOn = (base: BaseMaterial): HeatBody => ({ kind: 'lift', base });
+/** By what a table of a sheet is known. @example bodyKey(liftOn('timber')) // 'lift|timber' */
+export const bodyKey = ({ kind, base }: HeatBody): string => (base ? `${kind}|${base}` : kind);
+
 /**
  * Self-heating of a sheet, prepared: cells by temperature, then by mass or thickness, and behind them those that lose
  * nothing by temperature; null where not computed yet.
@@ -46,14 +57,16 @@ export const HeatTable = z.object({
   version: z.literal(HEAT_TABLE_VERSION),
   sheetId: z.string(),
   kind: z.enum(['pot', 'lift']),
+  base: BaseMaterial.nullable(),
   cells: z.array(Cell.nullable()).length(CELLS),
 });
 export type HeatTable = z.infer<typeof HeatTable>;
 
-export const emptyTable = (sheetId: string, kind: HeatTable['kind']): HeatTable => ({
+export const emptyTable = (sheetId: string, { kind, base }: HeatBody): HeatTable => ({
   version: HEAT_TABLE_VERSION,
   sheetId,
   kind,
+  base,
   cells: Array.from({ length: CELLS }, () => null),
 });
 
@@ -90,11 +103,11 @@ export const netWhole = (table: HeatTable): boolean => netOrder().every((i) => t
  * A table with the net computed and the rest still open; some tenths of a second, so in a page only in a worker.
  * @throws Refusal for sheets that do not heat themselves
  */
-export function netTable(sheet: SheetRevision, kind: HeatTable['kind']): HeatTable {
+export function netTable(sheet: SheetRevision, of: HeatBody): HeatTable {
   const m = reactiveOf(sheet);
-  const cells = [...emptyTable(sheet.id, kind).cells];
-  for (const i of netOrder()) cells[i] = tableCell(m, kind, i);
-  return { ...emptyTable(sheet.id, kind), cells };
+  const cells = [...emptyTable(sheet.id, of).cells];
+  for (const i of netOrder()) cells[i] = tableCell(m, of, i);
+  return { ...emptyTable(sheet.id, of), cells };
 }
 
 /**
@@ -103,17 +116,14 @@ export function netTable(sheet: SheetRevision, kind: HeatTable['kind']): HeatTab
  */
 const TABLE_STEPS = { stepK: 4, stepAlpha: 0.03 };
 
-/** What prepared lifts lie on. */
-export const PREPARED_BASE = 'concrete';
-
-/** One cell of a table: a pot in a room of its own temperature, or a lift on concrete with air and mix alike. */
-export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): HeatCell {
+/** One cell of a table: a pot in a room of its own temperature, or a lift on its base with air and mix alike. */
+export function tableCell(m: Reactive, { base }: HeatBody, index: number): HeatCell {
   if (index >= ROWS * COLUMNS) {
     const r = lossless(m, TABLE_TEMPS_C[index - ROWS * COLUMNS]!);
-    return { minutes: kind === 'pot' ? r.lifeMin : r.gelMin, peakC: r.peakC, verdict: r.verdict };
+    return { minutes: base ? r.gelMin : r.lifeMin, peakC: r.peakC, verdict: r.verdict };
   }
   const tempC = TABLE_TEMPS_C[Math.floor(index / COLUMNS)]!;
-  if (kind === 'pot') {
+  if (!base) {
     const r = potRun(m, {
       massG: TABLE_MASSES_G[index % COLUMNS]!,
       startC: tempC,
@@ -125,7 +135,7 @@ export function tableCell(m: Reactive, kind: HeatTable['kind'], index: number): 
   }
   const ask: LiftAsk = {
     thicknessMm: TABLE_LIFTS_MM[index % COLUMNS]!,
-    base: PREPARED_BASE,
+    base,
     baseC: tempC,
     airC: tempC,
     startC: tempC,

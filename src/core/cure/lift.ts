@@ -39,29 +39,34 @@ export interface LiftAnswer {
   readonly balance: number;
 }
 
-const BASE_M = 0.2;
+/** Film in still air, W/m²K. */
+const STILL_AIR = 10;
 const BASE_CELLS = 14;
 /** The next lift may come when the last has cooled to within this of the air, and has gelled, K. */
 const NEXT_LIFT_K = 10;
 
 /**
- * A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. @throws
- * Refusal for a thickness that is not positive
+ * A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. The base is as
+ * thick as such a base usually is, with the ground or the air behind it: a sheet of steel takes up little of the heat,
+ * and timber and laminate hold it in.
+ * @throws Refusal for a thickness that is not positive
  */
 export function liftRun(m: Reactive, o: LiftAsk): LiftAnswer {
   if (!(o.thicknessMm > 0)) refuse('thicknessMm', o.thicknessMm, 'more than 0 mm', REFUSED['lift-needs-thickness']());
   const cells = o.cells ?? 14;
-  const { k, rhoC } = BASE_PROPERTIES[o.base];
+  const { k, rhoC, usualMm, usualBack } = BASE_PROPERTIES[o.base];
+  const baseM = usualMm / 1000;
+  const behindC = usualBack === 'air' ? o.airC : o.baseC;
   const grid = layered(
     'slab',
     [
       { lengthM: o.thicknessMm / 1000, cells, k: m.k, rhoC: m.rhoC, reacting: m.phi },
       // Finer under the lift, where the heat goes in.
-      { lengthM: BASE_M * 0.15, cells: BASE_CELLS / 2, k, rhoC, reacting: 0 },
-      { lengthM: BASE_M * 0.85, cells: BASE_CELLS / 2, k, rhoC, reacting: 0 },
+      { lengthM: baseM * 0.15, cells: BASE_CELLS / 2, k, rhoC, reacting: 0 },
+      { lengthM: baseM * 0.85, cells: BASE_CELLS / 2, k, rhoC, reacting: 0 },
     ],
-    10,
-    null,
+    STILL_AIR,
+    usualBack === 'air' ? STILL_AIR : null,
   );
   const n = grid.nu;
   const weights = Float64Array.from({ length: n }, (_, i) => (i < cells ? grid.volume[i]! : 0));
@@ -79,7 +84,7 @@ export function liftRun(m: Reactive, o: LiftAsk): LiftAnswer {
       ...(o.heatJPerKg !== undefined && { heatJPerKg: o.heatJPerKg }),
     }),
     startC: start,
-    outside: () => ({ firstU: o.airC, lastU: o.baseC, firstV: o.airC, lastV: o.airC }),
+    outside: () => ({ firstU: o.airC, lastU: behindC, firstV: o.airC, lastV: o.airC }),
     untilS: HORIZON_S,
     watch: (state) => {
       const { s, tempC, alpha } = state;

@@ -226,7 +226,7 @@ export function mixAt(
   const first = even === null ? asTheyOpen : amounts(ask(usable, even));
   // Spread out it heats itself no more than the sheet’s own figure for that knows.
   const spreads = effects.pouredOut && printed !== undefined;
-  const pot = potC.ok && !spreads ? potEstimate(sheet, pots, potC.value, repair.blend !== null) : null;
+  const pot = potC.ok && !spreads ? potEstimate(sheet, pots, potC.value, repair) : null;
   const result = {
     mix: first,
     usableMin: usable,
@@ -287,8 +287,14 @@ const takesMin = ({ placedMl, handledMl = placedMl, places }: Batch, mlPerMin: n
  * heat and do not end it: a filled pot stands as the neat one of the same volume, a filled lift as the neat one of the
  * same thickness, which errs to the hot side.
  */
-function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number, filled: boolean): PotEstimate | null {
+function potEstimate(
+  sheet: SheetRevision,
+  heat: SheetHeat | null,
+  potC: number,
+  { blend, base }: Pick<Piece, 'blend' | 'base'>,
+): PotEstimate | null {
   if (!heat || isMetered(sheet.kind)) return null;
+  const filled = blend !== null;
   const stated = milestoneOf(sheet, 'use-by')?.referenceMassG ?? null;
   const referenceG = stated ?? ASSUMED_MASS_G;
   const neat = filled ? liquidDensity(sheet) / proportionOf(sheet).densityGPerMl : 1;
@@ -300,7 +306,9 @@ function potEstimate(sheet: SheetRevision, heat: SheetHeat | null, potC: number,
     shareOf: (massG) => potShareIn(heat.pot, massG * neat, referenceG, potC),
     leftAlone: (massG) => worstIn(heat.pot, massG * neat, potC),
     lift: (thicknessMm, tempC) => {
-      const [nearest, worst] = [nearestIn(heat.lift, thicknessMm, tempC), worstIn(heat.lift, thicknessMm, tempC)];
+      const table = heat.lifts[base.material];
+      if (!table) return null;
+      const [nearest, worst] = [nearestIn(table, thicknessMm, tempC), worstIn(table, thicknessMm, tempC)];
       return nearest && worst ? { nearest, worst } : null;
     },
   };

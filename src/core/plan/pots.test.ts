@@ -1,11 +1,15 @@
+import { freshRepair } from '@/ui/workspace/fresh';
 import { PLAIN_READER, plainWords, say } from '@/words';
 import { sampleData } from '../../sample/jobs';
 import { mortarSheet, pasteSheet, sampleSheets } from '../../sample/systems';
 import {
   beyondTable,
+  bodyKey,
   emptyTable,
+  liftOn,
   liftRun,
   netWhole,
+  POT,
   potLifeIn,
   potRun,
   potShareIn,
@@ -15,17 +19,18 @@ import {
 import { judge } from '../judge';
 import { massOf } from '../mix';
 import { isMetered, milestoneOf, type SheetRevision } from '../system';
-import { measured } from '../void';
+import { measured, SHAPES, type VoidShape, voidOf } from '../void';
 import {
   type Actuals,
+  heatAsked,
   type JobPlan,
   NOTHING_YET,
   type Piece,
   pieceOf,
   planJob,
-  potSheets,
   preparePots,
   repairOf,
+  withTable,
 } from '.';
 
 const zone = 'Europe/Helsinki';
@@ -60,7 +65,7 @@ test('the share of the pot life read from the net is that of two runs, within 2 
       Math.abs(potShareIn(net, massG, referenceG, tempC)! / (life(massG, tempC) / life(referenceG, tempC)) - 1),
     ).toBeLessThan(0.02);
   expect(potShareIn(net, referenceG / 3, referenceG, 20)).toBe(1);
-  expect(potShareIn(emptyTable('x', 'pot'), 900, referenceG, 20)).toBeNull();
+  expect(potShareIn(emptyTable('x', POT), 900, referenceG, 20)).toBeNull();
 });
 
 test('a net holds all that plans read and leaves the rest open', () => {
@@ -116,7 +121,7 @@ describe('beyond the prepared table the safe neighbour holds', () => {
     expect(beyondTable('pot', 10_200, 20)).toBe(true);
     expect(beyondTable('pot', 9_900, 20)).toBe(false);
     expect(worstIn(net, 9e6, 20)).toMatchObject({ verdict: 'runaway', peakC: null });
-    const mild = preparePots([{ sheetId: mortarSheet.id }], [mortarSheet]).get(mortarSheet.id)!.pot;
+    const mild = preparePots([{ ...plate, sheetId: mortarSheet.id }], [mortarSheet]).get(mortarSheet.id)!.pot;
     const [inside, beyond, hot] = [worstIn(mild, 9_900, 20)!, worstIn(mild, 40_000, 20)!, worstIn(mild, 500, 45)!];
     expect(beyond.peakC ?? 999).toBeGreaterThanOrEqual(inside.peakC ?? 999);
     expect(hot.peakC ?? 999).toBeGreaterThan(worstIn(mild, 500, 37)!.peakC!);
@@ -136,16 +141,34 @@ test('one gram of filler of one’s own does not end the heat of a pot', () => {
 });
 
 test('pots are prepared for what is mixed in a pot and heats itself, and for nothing else', () => {
-  const ids = potSheets(
-    sampleSheets.map((s) => ({ sheetId: s.id })),
+  const asked = heatAsked(
+    sampleSheets.map((s) => ({ ...plate, sheetId: s.id })),
     sampleSheets,
   );
-  expect(ids.length).toBeGreaterThan(3);
-  for (const s of ids) {
-    expect(s.family).toBe('resin-amine');
-    expect(isMetered(s.kind)).toBe(false);
+  expect(asked.length).toBeGreaterThan(3);
+  for (const { sheet } of asked) {
+    expect(sheet.family).toBe('resin-amine');
+    expect(isMetered(sheet.kind)).toBe(false);
   }
-  expect(potSheets([{ sheetId: null }], sampleSheets)).toEqual([]);
+  expect(heatAsked([{ ...plate, sheetId: null }], sampleSheets)).toEqual([]);
+});
+
+test('lifts are prepared for the bases they are laid on, and for nothing that is not laid in lifts', () => {
+  const on = (material: Piece['base']['material'], id = 'mortar-patch') => ({
+    sheetId: mortarSheet.id,
+    method: { id, version: 1 },
+    base: { material },
+  });
+  const bodies = (...pieces: Parameters<typeof heatAsked>[0]) =>
+    heatAsked(pieces, [mortarSheet]).flatMap((a) => a.bodies.map(bodyKey));
+  expect(bodies(on('concrete'), on('stone'), on('concrete'))).toEqual(['pot', 'lift|concrete', 'lift|stone']);
+  expect(bodies(on('metal', 'plate-bond'))).toEqual(['pot']);
+  const { lifts } = preparePots([on('stone')], [mortarSheet]).get(mortarSheet.id)!;
+  expect(Object.keys(lifts)).toEqual(['stone']);
+  // A table that comes later is put to those that are there; lifts alone are no plan’s.
+  const timber = emptyTable(mortarSheet.id, liftOn('timber'));
+  expect(withTable(undefined, timber)).toBeNull();
+  expect(Object.keys(withTable({ pot: net, lifts }, timber)!.lifts)).toEqual(['stone', 'timber']);
 });
 
 test('a pot larger than the sheet’s is used up sooner: clocks, batches and finding say so, and marked as an estimate', () => {
@@ -259,6 +282,31 @@ describe('the heat of a lift', () => {
       schools: { ...nosing.schools, 'part-kits': 'weighed', 'deep-fills': 'one' },
     }).heat!;
     expect(said.severity).toBe('caution');
-    expect(say(said.why, PLAIN_READER)).toMatch(/the sheet itself allows 80 mm\.$/);
+    expect(say(said.why, PLAIN_READER)).toMatch(
+      /An estimate, for concrete of 200 mm; the sheet itself allows 80 mm\.$/,
+    );
+  });
+
+  test('it is told for what it lies on: timber holds the heat in, thick steel and fillers of one’s own take it up', () => {
+    const resin = { ...pasteSheet, id: 'paste-9', limits: { ...pasteSheet.limits, liftMaxMm: null } };
+    const on = (material: Piece['base']['material'], thicknessMm: number, over: Partial<Piece> = {}) => {
+      const build = freshRepair(job.id, 'fitting-build', 1, NOW, material);
+      const edge = { ...SHAPES.edge.blank(), down: measured(40), back: measured(60), length: measured(400) };
+      const base = { ...pieceOf(build).base, thicknessMm };
+      return found(resin, { ...pieceOf(build), sheetId: resin.id, base, void: voidOf(edge as VoidShape), ...over })
+        .heat;
+    };
+    const timber = on('timber', 50)!;
+    expect(timber.severity).toBe('stop');
+    expect(say(timber.why, PLAIN_READER)).toMatch(
+      /90 °C is what timber bears beside it\. An estimate, for timber of 50 mm\.$/,
+    );
+    // Steel six times as thick as was reckoned with takes up far more: that is a word, and no stop.
+    expect(on('metal', 10)!.severity).toBe('stop');
+    expect(on('metal', 60)!.severity).toBe('caution');
+    const blend = { consistency: 'peak', fillers: [{ filler: 'silica', share: 1, per100G: 8 }] } as never;
+    const filled = on('timber', 50, { blend })!;
+    expect(filled.severity).toBe('caution');
+    expect(say(filled.why, PLAIN_READER)).toMatch(/the mix without the fillers added to it/);
   });
 });

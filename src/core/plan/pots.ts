@@ -1,32 +1,70 @@
-import { type HeatTable, netTable, selfHeats } from '../cure';
-import { isMetered, type SheetRevision } from '../system';
+import { bodyKey, type HeatBody, type HeatTable, liftOn, netTable, POT, selfHeats } from '../cure';
+import { ENGINES, methodOf } from '../method';
+import { type BaseMaterial, isMetered, type SheetRevision } from '../system';
 import type { Piece } from './repair';
 
-/** Self-heating of a sheet as prepared: its pots, and its lifts on concrete. */
+/** Self-heating of a sheet as prepared: its pots, and its lifts by what they lie on. */
 export interface SheetHeat {
   readonly pot: HeatTable;
-  readonly lift: HeatTable;
+  readonly lifts: Readonly<Partial<Record<BaseMaterial, HeatTable>>>;
 }
 /** Prepared pots and lifts by the id of their sheet revision. */
 export type Pots = ReadonlyMap<string, SheetHeat>;
 export const NO_POTS: Pots = new Map();
 
-/** The sheets that repairs mix in a pot that warms itself: their plans read a prepared table. */
-export const potSheets = (
-  repairs: readonly Pick<Piece, 'sheetId'>[],
+/** What of a pass decides which tables its plan reads. */
+export type HeatedPiece = Pick<Piece, 'sheetId' | 'method'> & { readonly base: Pick<Piece['base'], 'material'> };
+
+/** A sheet that is mixed in a pot that warms itself, and what plans read of it: its pots, then its lifts. */
+export interface HeatAsked {
+  readonly sheet: SheetRevision;
+  readonly bodies: readonly HeatBody[];
+}
+
+/** The sheets that passes mix in a pot that warms itself, and the bases they lay lifts of them on. */
+export const heatAsked = (pieces: readonly HeatedPiece[], sheets: readonly SheetRevision[]): readonly HeatAsked[] =>
+  sheets.flatMap((sheet) => {
+    const mine = pieces.filter((p) => p.sheetId === sheet.id);
+    if (!mine.length || selfHeats(sheet) !== null || isMetered(sheet.kind)) return [];
+    const laid = mine.filter(({ method: { id } }) => {
+      const method = methodOf(id);
+      return method && ENGINES[method.engine].inLifts;
+    });
+    return [{ sheet, bodies: [POT, ...[...new Set(laid.map((p) => p.base.material))].map(liftOn)] }];
+  });
+
+/** The same heat with one more table. */
+export const withTable = (heat: SheetHeat | undefined, table: HeatTable): SheetHeat | null => {
+  if (!table.base) return { lifts: heat?.lifts ?? {}, pot: table };
+  return heat ? { ...heat, lifts: { ...heat.lifts, [table.base]: table } } : null;
+};
+
+const made = new WeakMap<SheetRevision, Map<string, HeatTable>>();
+
+/** A table with what plans read, made once for a sheet. */
+function netOnce(sheet: SheetRevision, of: HeatBody): HeatTable {
+  const mine = made.get(sheet) ?? new Map<string, HeatTable>();
+  made.set(sheet, mine);
+  const table = mine.get(bodyKey(of)) ?? netTable(sheet, of);
+  mine.set(bodyKey(of), table);
+  return table;
+}
+
+/**
+ * Prepares pots and lifts of all repairs at once; up to a second for each sheet, so a page has it done in a worker.
+ * @param tableOf where a table comes from
+ */
+export const preparePots = (
+  pieces: readonly HeatedPiece[],
   sheets: readonly SheetRevision[],
-): readonly SheetRevision[] =>
-  sheets.filter((s) => repairs.some((r) => r.sheetId === s.id) && selfHeats(s) === null && !isMetered(s.kind));
-
-const made = new WeakMap<SheetRevision, SheetHeat>();
-
-/** Prepares pots and lifts of all repairs at once; up to a second for each sheet, so a page has it done in a worker. */
-export function preparePots(repairs: readonly Pick<Piece, 'sheetId'>[], sheets: readonly SheetRevision[]): Pots {
-  return new Map(
-    potSheets(repairs, sheets).map((sheet): [string, SheetHeat] => {
-      const table = made.get(sheet) ?? { pot: netTable(sheet, 'pot'), lift: netTable(sheet, 'lift') };
-      made.set(sheet, table);
-      return [sheet.id, table];
+  tableOf: (sheet: SheetRevision, of: HeatBody) => HeatTable = netOnce,
+): Pots =>
+  new Map(
+    heatAsked(pieces, sheets).flatMap(({ sheet, bodies }) => {
+      const heat = bodies.reduce<SheetHeat | null>(
+        (sofar, of) => withTable(sofar ?? undefined, tableOf(sheet, of)),
+        null,
+      );
+      return heat ? [[sheet.id, heat] as const] : [];
     }),
   );
-}

@@ -144,8 +144,8 @@ export interface PotEstimate {
   /** What becomes of so much mix that is left in its pot. */
   readonly leftAlone: (massG: number) => HeatCell | null;
   /**
-   * What a lift of so many mm becomes on concrete of a temperature: by the entry nearest to it, and by the worst around
-   * it.
+   * What a lift of so many mm becomes on the base at a temperature: by the entry nearest to it, and by the worst around
+   * it; null where that is not prepared.
    */
   readonly lift: (
     thicknessMm: number,

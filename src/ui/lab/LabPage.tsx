@@ -2,7 +2,7 @@
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { type Series, valueAt } from '@/core/climate';
-import { selfHeats, VESSELS, type VesselId } from '@/core/cure';
+import { liftOn, POT, selfHeats, VESSELS, type VesselId } from '@/core/cure';
 import { withBlend } from '@/core/mix';
 import { type Job, type Piece, pieceOf, repairName } from '@/core/plan';
 import { attempt } from '@/core/say';
@@ -66,7 +66,7 @@ export function LabPage() {
     : null;
   const sheet = here?.ok ? here.value : null;
   const run = useLabRun(sheet, ask);
-  const { table, share, stop, stopped } = useHeatTable(sheet, map, true);
+  const { table, share, stop, stopped } = useHeatTable(sheet, map === 'pot' ? POT : liftOn(ask.base), true);
   const nowMs = useNow(600_000);
   const [place, setPlace] = useState<LabPlace | null>(null);
   const of = repair ? desk.jobs.get(repair.jobId) : undefined;

@@ -1,7 +1,9 @@
 'use client';
 import { startTransition, useEffect, useRef, useState } from 'react';
 import {
+  bodyKey,
   emptyTable,
+  type HeatBody,
   type HeatTable,
   type LiftAnswer,
   type PotAnswer,
@@ -91,7 +93,7 @@ const workersAtMost = (): number => Math.min(4, Math.max(1, navigator.hardwareCo
 /** The prepared table of a sheet revision: taken from the database, filled where it is not, kept when it is whole. */
 export function useHeatTable(
   sheet: SheetRevision | null,
-  kind: HeatTable['kind'],
+  of: HeatBody,
   wanted: boolean,
 ): { readonly table: HeatTable | null; readonly share: number; readonly stop: () => void; readonly stopped: boolean } {
   const [table, setTable] = useState<HeatTable | null>(null);
@@ -101,15 +103,16 @@ export function useHeatTable(
     for (const worker of running.current) worker.end();
     running.current = [];
   };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: ending what runs depends on nothing
+  const key = bodyKey(of);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the table is of; ending what runs depends on nothing
   useEffect(() => {
     setTable(null);
     setStopped(false);
     if (!sheet || !wanted || selfHeats(sheet)) return;
     let gone = false;
-    void keptTable(sheet.id, kind).then(async (kept) => {
+    void keptTable(sheet.id, of).then(async (kept) => {
       if (gone) return;
-      let now = kept ?? emptyTable(sheet.id, kind);
+      let now = kept ?? emptyTable(sheet.id, of);
       startTransition(() => setTable(now));
       if (now.cells.every((c) => c !== null)) return;
       const workers = Array.from({ length: workersAtMost() }, startHeatWorker);
@@ -126,14 +129,14 @@ export function useHeatTable(
       const have = now.cells;
       // Dealt out in turns, so that the coarse picture is there first all the same.
       const share = (nth: number) => tableOrder().filter((_, i) => i % workers.length === nth);
-      await Promise.all(workers.map((worker, nth) => worker.api.table(sheet, kind, share(nth), have, take)));
+      await Promise.all(workers.map((worker, nth) => worker.api.table(sheet, of, share(nth), have, take)));
       if (!gone) end();
     });
     return () => {
       gone = true;
       end();
     };
-  }, [sheet, kind, wanted]);
+  }, [sheet, key, wanted]);
   const done = table ? table.cells.filter((c) => c !== null).length / table.cells.length : 0;
   return {
     table,

@@ -1,4 +1,5 @@
-import { BASE_BEARS_C, type HeatCell, PREPARED_BASE } from '../../cure';
+import { BASE_PROPERTIES } from '../../climate';
+import { BASE_BEARS_C, type HeatCell } from '../../cure';
 import { ENGINES, liftsMm } from '../../method';
 import { degC, exactly, mm } from '../../say';
 import type { Faces } from '../../void';
@@ -10,7 +11,7 @@ const F = findings({
     severity: 'stop',
     stage: 'place',
     title: 'This lift gets too hot',
-    why: '{thick}{narrow, select, yes {, counted as {counts} because its walls take heat off as well,} other {}} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}}; {bears} is what {base} bears beside it. {sheet, select, none {An estimate{onConcrete, select, yes {} other {, as if it lay on concrete}}.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
+    why: '{thick}{narrow, select, yes {, counted as {counts} because its walls take heat off as well,} other {}} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}}; {bears} is what {base} bears beside it. {sheet, select, none {An estimate, for {base} of {deep}{filled, select, yes { and the mix without the fillers added to it} other {}}.} other {An estimate, for {base} of {deep}{filled, select, yes { and the mix without the fillers added to it} other {}}; the sheet itself allows {sheet}.}}',
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
   'lift-heat-near': {
@@ -18,10 +19,12 @@ const F = findings({
     severity: 'caution',
     stage: 'place',
     title: 'This lift may get too hot',
-    why: '{thick}{narrow, select, yes {, counted as {counts} because its walls take heat off as well,} other {}} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what {base} bears beside it. {sheet, select, none {An estimate{onConcrete, select, yes {} other {, as if it lay on concrete}}.} other {An estimate, for concrete and a resin without fillers; the sheet itself allows {sheet}.}}',
+    why: '{thick}{narrow, select, yes {, counted as {counts} because its walls take heat off as well,} other {}} at {from}: {peak, select, runaway {it runs away} other {it reaches some {peak}}} if it is a little thicker or warmer; {bears} is what {base} bears beside it. {sheet, select, none {An estimate, for {base} of {deep}{filled, select, yes { and the mix without the fillers added to it} other {}}.} other {An estimate, for {base} of {deep}{filled, select, yes { and the mix without the fillers added to it} other {}}; the sheet itself allows {sheet}.}}',
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
 });
+/** A base so many times as thick as was reckoned with takes up more of the heat. */
+const THICKER = 1.5;
 const yes = (is: boolean | undefined) => (is ? 'yes' : 'no');
 
 /**
@@ -71,7 +74,9 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
     // What the maker allows overrules an estimate of ours: then it is a word, and no stop.
     const said = context.sheet.limits.liftMaxMm;
     const allowed = said !== null && thick <= said + 1e-9;
-    const onConcrete = context.base === PREPARED_BASE;
+    const deep = BASE_PROPERTIES[context.base].usualMm;
+    // Fillers take up heat, and so does a base that is thicker than was reckoned with: either may end it.
+    const isCooler = pot.filled || plan.piece.base.thicknessMm > THICKER * deep;
     return [
       F[near ? 'lift-heat' : 'lift-heat-near'](
         {
@@ -83,10 +88,10 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
           bears: exactly(degC(bears)),
           sheet: allowed ? exactly(mm(said)) : 'none',
           base: context.base,
-          onConcrete: yes(onConcrete),
+          deep: exactly(mm(deep)),
+          filled: yes(pot.filled),
         },
-        // What was computed for concrete stops nothing that lies on something else.
-        allowed || !onConcrete ? { severity: 'caution' } : {},
+        allowed || isCooler ? { severity: 'caution' } : {},
       ),
     ];
   },
