@@ -17,6 +17,7 @@ import type { Thermal } from './thermal';
 
 const TIMES = texts('milestone-times', {
   'method-says': 'The method says',
+  'own-says': 'Said here',
   'sheet-says': 'The sheet says',
   counted: '{label}, counted from when {start}',
   ran: 'Temperature it ran at',
@@ -37,7 +38,8 @@ const TIMES = texts('milestone-times', {
   'own-heat': 'heat of curing, estimated',
   stands: 'Clock stands still',
   'stands-by': 'base under {least}',
-  'of-method': '{time}, a figure of the method',
+  method: '{time}, a figure of the method',
+  own: '{time}, a figure of one’s own',
   range: '{from} to {to}',
   untold: '{range} without a temperature',
   'at-one': '{range} at {temp}',
@@ -85,11 +87,25 @@ export interface MilestoneTime {
   readonly working: readonly WorkLine[];
 }
 
-/** A clock that the method has and the sheet does not. */
-export interface ClockOfMethod extends Milestone {
-  readonly ofMethod: true;
+/** A clock that the sheet does not have: of the method, or a figure of one’s own. */
+export interface UnprintedClock extends Milestone {
+  readonly whose: 'method' | 'own';
 }
-const isOfMethod = (m: Milestone): m is ClockOfMethod => 'ofMethod' in m;
+const isUnprinted = (m: Milestone): m is UnprintedClock => 'whose' in m;
+
+/** Who says how long. */
+const SAYS = { sheet: 'sheet-says', method: 'method-says', own: 'own-says' } as const;
+
+/** A clock of so many minutes, however warm or cold it is. */
+export const flatClock = (
+  of: Pick<UnprintedClock, 'kind' | 'whose' | 'startsAt' | 'runsOn'>,
+  min: number,
+): UnprintedClock => ({
+  ...of,
+  table: { form: 'bands', bands: [{ fromC: -60, toC: 250, fromMin: min, toMin: min }] },
+  referenceMassG: null,
+  printed: null,
+});
 
 /** A wait of the sheet, made so many times as long for what it meets here. */
 export interface LongerWait extends Milestone {
@@ -102,7 +118,7 @@ export const sheetSays = (m: Milestone, tempC: number): Message =>
   isLonger(m) ? TIMES.longer({ range: tableSays(m, tempC), times: m.times }) : tableSays(m, tempC);
 
 function tableSays(m: Milestone, tempC: number): Message {
-  if (isOfMethod(m) && m.table.form === 'bands') return TIMES['of-method']({ time: minutes(m.table.bands[0]!.toMin) });
+  if (isUnprinted(m) && m.table.form === 'bands') return TIMES[m.whose]({ time: minutes(m.table.bands[0]!.toMin) });
   const range = (row: { readonly fromMin: number; readonly toMin: number }) =>
     row.fromMin === row.toMin
       ? minutes(row.toMin)
@@ -246,11 +262,11 @@ function wordsOf(
     sheetSays: said,
     working: [
       line(
-        TIMES[isOfMethod(m) ? 'method-says' : 'sheet-says'](),
+        TIMES[SAYS[isUnprinted(m) ? m.whose : 'sheet']](),
         TIMES.counted({ label: MILESTONES[m.kind].label, start: STARTS[m.startsAt] }),
         said,
         undefined,
-        isOfMethod(m) ? 'chosen' : 'sheet',
+        isUnprinted(m) ? 'chosen' : 'sheet',
       ),
       line(
         TIMES.ran(),

@@ -25,6 +25,9 @@ import {
   type SheetRevision,
   staysWhole,
   systemKind,
+  tellsWorked,
+  USUAL,
+  usualWorksMin,
 } from '../system';
 import { figure } from '../units';
 import { placesIn } from '../void';
@@ -89,6 +92,8 @@ const BY_PACKS = [0, 34] as const;
 const BY_PLACES = [0, 37] as const;
 /** What is brushed in out of a mix spends the time it is placed in since. */
 const BY_BEFORE = [0, 43] as const;
+/** Of a sheet that tells nothing of it, a mix is worked as long as is usual for its kind since. */
+const BY_LIFE = [0, 48] as const;
 /** Areas of a bed are laid from whole bags since. */
 const BY_BAGS = [0, 35] as const;
 
@@ -111,7 +116,7 @@ export function mixAt(
   const useBy = milestoneOf(sheet, 'use-by');
   const history = useBy?.runsOn === 'pot' ? thermal.pot : thermal.hot;
   const potC = attempt(() => valueAt(history, atMs));
-  let usable = 30;
+  let usable = plansBy(BY_LIFE, actuals) && !tellsWorked(sheet) ? usualWorksMin(sheet.kind) : USUAL.worksMin;
   let untold: Problem | null = null;
   let [lives, spent] = [usable, 0];
   if (useBy) {

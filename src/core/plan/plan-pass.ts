@@ -30,7 +30,7 @@ import { mixAt, sharesOf } from './mix-here';
 import { type Ask, asker, staysHotter } from './reach-try';
 import { instrumentOf, type Piece } from './repair';
 import { type RepairAsk, type RepairPlan, sameAsk, settingsOf } from './repair-plan';
-import { sheetHere, sheetWorked, withFace } from './sheet-here';
+import { sheetHere, sheetWorked, withFace, withOwnLife } from './sheet-here';
 
 const OPEN = texts('open', {
   shape: 'Choose the shape of the void.',
@@ -199,7 +199,7 @@ export function preparePass(
   }
   if (sheet) {
     const here = attempt(() => sheetHere(ask.sheet!, ask));
-    if (here.ok) sheet = withFace(here.value, method, ask);
+    if (here.ok) sheet = withOwnLife(withFace(here.value, method, ask), repair);
     else
       problems.push({
         ...here.problem,

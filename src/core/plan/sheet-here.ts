@@ -11,10 +11,11 @@ import {
   milestoneOf,
   type SheetRevision,
   sheetIn,
+  tellsWorked,
   usualPotLossMl,
 } from '../system';
 import { beginsFrom } from './begins';
-import type { ClockOfMethod, LongerWait } from './milestone-times';
+import { flatClock, type LongerWait } from './milestone-times';
 import type { Piece } from './repair';
 import { type RepairAsk, settingOf } from './repair-plan';
 import type { Thermal } from './thermal';
@@ -102,17 +103,24 @@ export function withFace(sheet: SheetRevision, method: Method, ask: RepairAsk): 
   faced.set(sheet, known);
   const found = known.get(minutes);
   if (found) return found;
-  const clock: ClockOfMethod = {
-    ofMethod: true,
-    kind: 'bare',
-    startsAt: keeps.startsAt,
-    runsOn: 'base',
-    table: { form: 'bands', bands: [{ fromC: -60, toC: 250, fromMin: minutes, toMin: minutes }] },
-    referenceMassG: null,
-    printed: null,
-  };
+  const clock = flatClock({ kind: 'bare', whose: 'method', startsAt: keeps.startsAt, runsOn: 'base' }, minutes);
   const made = { ...sheet, milestones: [...sheet.milestones, clock] };
   known.set(minutes, made);
+  return made;
+}
+
+/** Sheets with a working time of one’s own, kept so that what hangs on a sheet is worked out once. */
+const lived = new WeakMap<SheetRevision, Map<number, SheetRevision>>();
+
+/** The sheet with how long a mix may be worked, as somebody said it where the sheet tells nothing of it. */
+export function withOwnLife(sheet: SheetRevision, { standIns }: Pick<Piece, 'standIns'>): SheetRevision {
+  const own = standIns['use-by'];
+  if (own?.by !== 'own' || tellsWorked(sheet)) return sheet;
+  const known = lived.get(sheet) ?? new Map<number, SheetRevision>();
+  lived.set(sheet, known);
+  const clock = flatClock({ kind: 'use-by', whose: 'own', startsAt: 'mix-begins', runsOn: 'pot' }, own.minutes);
+  const made = known.get(own.minutes) ?? { ...sheet, milestones: [...sheet.milestones, clock] };
+  known.set(own.minutes, made);
   return made;
 }
 

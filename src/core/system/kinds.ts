@@ -2,48 +2,10 @@ import { z } from 'zod';
 import type { FamilyId } from './family';
 import type { Flow, Mixing, Way } from './manner';
 import type { MilestoneId } from './milestone';
+import type { PartId, UsualPart } from './part-kinds';
 import type { WETNESS } from './wetness';
 
-export const PartId = z.enum(['A', 'B', 'C', 'D']);
-export type PartId = z.infer<typeof PartId>;
-export const PART_IDS = PartId.options;
-
-export const PartRole = z.enum([
-  'resin',
-  'hardener',
-  'catalyst',
-  'aggregate',
-  'filler',
-  'thickener',
-  'powder',
-  'liquid',
-  'water',
-]);
-export type PartRole = z.infer<typeof PartRole>;
-
-/**
- * How a solid takes up room in a mix. Grains need liquid for the space between them; thixotropes are dosed by
- * consistency; hollow spheres count with the density of the whole particle, never of their shell.
- */
-export const FILLER_CLASSES = {
-  grains: 'grains: sand, aggregate',
-  thixotrope: 'thickener: fumed silica, fine fibres',
-  spheres: 'hollow spheres, light filler',
-} as const;
-export const FillerClass = z.enum(
-  Object.keys(FILLER_CLASSES) as [keyof typeof FILLER_CLASSES, ...(keyof typeof FILLER_CLASSES)[]],
-);
-export type FillerClass = z.infer<typeof FillerClass>;
-
-/** A part as a kind of system usually has it; the sheet's own figures replace these. */
-export interface UsualPart {
-  readonly id: PartId;
-  readonly name: string;
-  readonly role: PartRole;
-  readonly densityGPerMl: number;
-  readonly filler?: FillerClass;
-  readonly bulkGPerMl?: number;
-}
+export * from './part-kinds';
 
 /** Groups of fields that the sheet of a kind may fill. */
 export type SheetField =
@@ -77,6 +39,11 @@ export interface SystemKind {
   readonly whole?: true;
   /** Wetted bead by bead as it is placed: nothing is mixed beforehand. */
   readonly asPlaced?: true;
+  /**
+   * Minutes that are usually left to place it once it is mixed, at 20 °C and on the short side, where that is not half an
+   * hour: planned with where its sheet tells nothing of it.
+   */
+  readonly worksMin?: number;
   /** Minutes of mixing, where they are usually others than of a pot. */
   readonly mixMin?: number;
   /** Mixed inside its own pack: nothing of it is weighed. */
@@ -159,6 +126,7 @@ export const SYSTEM_KINDS = {
   },
   'anchor-pack': {
     label: 'Anchor resin, cartridge or twin-bag with static mixer',
+    worksMin: 5,
     does: 'Pressed to the back of a drilled hole.',
     families: ['methacrylate', 'resin-amine', 'peroxide'],
     flows: ['paste'],
@@ -221,6 +189,7 @@ export const SYSTEM_KINDS = {
   },
   sachets: {
     label: 'Pre-measured sachets',
+    worksMin: 15,
     keepsMl: 1,
     does: 'Kneaded in their own bag; a sachet is never divided.',
     mixMin: 1,
@@ -239,6 +208,7 @@ export const SYSTEM_KINDS = {
   },
   'polyester-filler': {
     label: 'Polyester or vinylester filler with paste peroxide',
+    worksMin: 5,
     keepsMl: 4,
     does: 'A strip of hardener folded into the filler, 1 to 3 %.',
     mixMin: 1,
@@ -255,6 +225,7 @@ export const SYSTEM_KINDS = {
   },
   'finish-resin': {
     label: 'Finish resin with liquid catalyst in drops',
+    worksMin: 10,
     keepsMl: 8,
     does: 'A pigmented coat over a patch, cut back and polished.',
     mixMin: 1,
@@ -271,6 +242,7 @@ export const SYSTEM_KINDS = {
   },
   'powder-liquid': {
     label: 'Powder and liquid methacrylate',
+    worksMin: 5,
     keepsMl: 0.5,
     does: 'Built up bead by bead.',
     asPlaced: true,
@@ -291,6 +263,7 @@ export const SYSTEM_KINDS = {
   },
   putty: {
     label: 'Two-part putty, kneaded by hand',
+    worksMin: 20,
     keepsMl: 2,
     does: 'Equal parts kneaded to one colour, rammed in.',
     families: ['resin-amine', 'methacrylate'],
@@ -306,6 +279,7 @@ export const SYSTEM_KINDS = {
   },
   'crack-filler': {
     label: 'Fast crack filler with sand',
+    worksMin: 4,
     does: 'Poured into a chased crack within minutes.',
     mixMin: 0.5,
     families: ['isocyanate', 'methacrylate'],
@@ -321,6 +295,7 @@ export const SYSTEM_KINDS = {
   },
   'cement-water': {
     label: 'Cement powder and water',
+    worksMin: 20,
     does: 'Packed stiff on a damp base.',
     families: ['cement'],
     flows: ['mortar', 'pours'],
@@ -359,6 +334,7 @@ export const SYSTEM_KINDS = {
   },
   'tile-adhesive': {
     label: 'Tile setting adhesive',
+    worksMin: 20,
     does: 'Combed bed under tile and stone.',
     families: ['cement'],
     flows: ['paste'],

@@ -133,6 +133,27 @@ test('sand by the volume of the liquid or by so much to so much, where the kind 
   expect(told('Sand 2 parts by volume', 'paste')).toEqual({});
 });
 
+test('water that is let into a colour: as a share, or so much to so much; not what is kept off it', () => {
+  const water = (line: string) => told(line, 'joint-colour').cByWeight;
+  expect(water('Add 10 % water')).toBe('10 mL to 100 mL');
+  expect(water('Water: 12 % by weight of the mixed colour')).toBe('12 g to 100 g');
+  expect(water('Let 25 mL of water into 500 mL')).toBe('25 mL to 500 mL');
+  expect(water('25 mL water to 500 mL')).toBe('25 mL to 500 mL');
+  expect(water('Wasserzugabe 8 %')).toBe('8 mL to 100 mL');
+  // A range is nobody’s figure, and what a sheet says of water afterwards is none of its own.
+  expect(water('Add 5 to 10 % water')).toBeUndefined();
+  expect(water('Water resistance after 24 h: 90 %')).toBeUndefined();
+  expect(told('Add 10 % water', 'paste')).toEqual({});
+});
+
+test('a pack told part by part behind its own name', () => {
+  expect(told('Set: bottle 1 250 mL + bottle 2 250 mL', 'joint-colour')).toEqual({
+    pack: 'bottle 1 250 mL + bottle 2 250 mL',
+  });
+  expect(told('Kit: part A 2 kg + part B 1 kg')).toEqual({ pack: 'part A 2 kg + part B 1 kg' });
+  expect(told('Set up a lamp: 2 kg')).toEqual({});
+});
+
 test('of several sizes of pack nobody knows which is meant', () => {
   expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
   expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });

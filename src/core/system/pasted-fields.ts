@@ -19,6 +19,7 @@ import {
   type Told,
   thickness,
   turns,
+  waters,
   yields,
 } from './pasted-readers';
 
@@ -38,7 +39,7 @@ interface FactRow {
 export const FACTS: readonly FactRow[] = [
   {
     words:
-      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|sack|eimer|dose)(?: a)?$/,
+      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|sack|eimer|dose)(?: a|:.*)?$/,
     not: /storage|mix(ed)? contents/,
     read: packs,
   },
@@ -54,6 +55,7 @@ export const FACTS: readonly FactRow[] = [
     read: doses,
   },
   { words: /\b(sand|aggregate|quartz|filler|quarz)/, not: /grain|size|broadcast|dens|coverage/, read: fillers },
+  { words: /\bwater\b|wasser/, inLine: true, not: /resist|keep|wash|clean|dens|absor|beständ|temp/, read: waters },
   { words: /densit|dichte|specific gravity|\bs\.?g\.?\b/, not: /bulk|schütt|optical/, read: densities },
   {
     words: /cover|spread(ing)? rate|consumption|yield|verbrauch|ergiebigkeit|reichweite/,

@@ -178,7 +178,10 @@ export function doses({ kind, line, system }: SheetLine): Told {
 
 const TIMES_BY_VOLUME =
   /(\d+(?:[.,]\d+)?)\s*(?:times|x|×|parts?|-fold)?\s*(?:the\s+)?(?:mixed\s+)?(?:liquid|resin|mix)?\s*\(?by (?:bulk )?vol/i;
-const SO_MUCH_TO = new RegExp(`(${AN_AMOUNT})\\s*(?:of \\p{L}+ )?(?:per|to|for|je|auf)\\s*(${AN_AMOUNT})`, 'iu');
+const SO_MUCH_TO = new RegExp(
+  `(${AN_AMOUNT})\\s*(?:(?:of )?\\p{L}+ )?(?:per|to|for|into|je|auf)\\s*(${AN_AMOUNT})`,
+  'iu',
+);
 
 /** Sand or a filler to so much of the mixed liquid. */
 export function fillers({ kind, line }: SheetLine): Told {
@@ -187,6 +190,17 @@ export function fillers({ kind, line }: SheetLine): Told {
   if (times) return [['cByWeight', `${times} times by volume`]];
   const [, own, of] = SO_MUCH_TO.exec(line) ?? [];
   return own && of ? [['cByWeight', `${own} to ${of}`]] : [];
+}
+
+/** Water let into two other parts: as a share of them, or so much to so much; a range has no one figure. */
+export function waters({ kind, line }: SheetLine): Told {
+  if (!systemKind(kind).parts.some((p) => p.id === 'C' && p.role === 'water')) return [];
+  const [, own, of] = SO_MUCH_TO.exec(line) ?? [];
+  if (own && of) return [['cByWeight', `${own} to ${of}`]];
+  const share = /\d+(?:[.,]\d+)?(?=\s*%)/.exec(endsIn(line, SHARES).only ?? '')?.[0];
+  // A jug measures it, unless the sheet says that it is weighed.
+  const unit = basisIn(line) === 'weight' ? 'g' : 'mL';
+  return share ? [['cByWeight', `${share} ${unit} to 100 ${unit}`]] : [];
 }
 
 const DENSITY = new RegExp(

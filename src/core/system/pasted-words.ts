@@ -20,7 +20,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['clean-by', /clean/],
   ['idle', /idle|nozzle|in the mixer|mixer life/],
   ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
-  ['use-by', /(pot|pail|bucket|can|work(ing)?) ?life|workab|usab|use[- ]?by|processing/],
+  ['use-by', /(pot|pail|bucket|can|work(ing)?) ?life|workab|usab|use[- ]?by|\buse(d)?( up)? within|processing/],
   ['use-by', /(working|work|application|placing|placement|trowel+ing|pumping) time|topfzeit|verarbeit|gebrauchsdauer/],
   ['open', /open time|assembly|adjust|closing time|offene zeit|offenzeit|korrig/],
   ['foot', /\bfoot|walk|pedestrian|begehbar/],
@@ -35,6 +35,8 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength)|handfest|schal|entform/],
   ['release', /\bform(s|work)?\b|\b(props?|supports?)\b/],
   ['overlay', /lay over|tile over|\bgrout|jointing|fill(ing)?( the)? joint|verfug/],
+  // Dry by itself is dry to a finger; to be kept dry is another time.
+  ['tack-free', /^(surface )?(dr(y|ies|ied|ying)|trocken)( time| after| in| to (the )?touch)?$|fingertrocken/],
   ['dry', /rain|keep dry|regenfest/],
   ['wet', /water|immers|chemical|launch|ponding|wasser|chemikal/],
   ['frost', /frost/],

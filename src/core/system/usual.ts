@@ -1,6 +1,7 @@
 import { parseQuantity } from '../typed';
 import { type SystemKindId, systemKind, type UsualPart } from './kinds';
 import type { Way } from './manner';
+import type { MilestoneId } from './milestone';
 import { WETNESS, type Wetness } from './wetness';
 
 /**
@@ -10,6 +11,8 @@ import { WETNESS, type Wetness } from './wetness';
 export const USUAL = {
   /** Mixing in a pot or by hand, min; what stays in a full pot and on tools at the most, mL. */
   mixMin: 3,
+  /** Left to place it once it is mixed. */
+  worksMin: 30,
   potLossMl: 20,
   /** A static mixer of the common size. */
   mixer: { volumeMl: 9, purgeMl: 10, reachMm: 180 },
@@ -81,3 +84,15 @@ export const usualPotLossMl = (kind: SystemKindId, netMl: number): number =>
 
 /** How long a mix of a kind is usually stirred or kneaded, min, where the sheet is silent. */
 export const usualMixMin = (kind: SystemKindId): number => systemKind(kind).mixMin ?? USUAL.mixMin;
+
+/** What of its times tells how long a mix may be worked, whichever the sheet prints. */
+const TELLS_WORKED: readonly MilestoneId[] = ['use-by', 'use-by-out', 'idle', 'open', 'gel'];
+/** Whether a sheet tells how long a mix of it may be worked. */
+export const tellsWorked = ({
+  milestones,
+}: {
+  readonly milestones: readonly { readonly kind: MilestoneId }[];
+}): boolean => milestones.some((m) => TELLS_WORKED.includes(m.kind));
+
+/** Minutes that are usually left to place a mix of a kind once it is mixed, where its sheet tells nothing of it. */
+export const usualWorksMin = (kind: SystemKindId): number => systemKind(kind).worksMin ?? USUAL.worksMin;

@@ -13,7 +13,7 @@ import { FindingCard, useSay } from './bits';
 import { Dialog } from './Dialog';
 import { RecordForm } from './RecordForm';
 import { SavingButton } from './SavingButton';
-import { StandInAsk } from './StandIns';
+import { LifeAsk, StandInAsk } from './StandIns';
 
 interface OverrideProps {
   readonly at: PassView;
@@ -146,6 +146,7 @@ export function StageFindings({ at, zone, stage, all }: { at: PassView; zone: st
       {alike(mine, (f) => at.actuals.overrides.has(f.id)).map(({ first: f, more }) => (
         <FindingCard key={f.id} zone={zone} finding={f} more={more} overridden={at.actuals.overrides.get(f.id)}>
           <WaysOut at={at} zone={zone} finding={f} />
+          <LifeAsk at={at} finding={f} />
           {f.severity === 'stop' && !f.refusal && !at.actuals.overrides.has(f.id) && (
             <StandInAsk at={at} zone={zone} finding={f}>
               <Override at={at} zone={zone} finding={f} more={more} />

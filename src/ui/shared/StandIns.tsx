@@ -1,6 +1,6 @@
 'use client';
 import { type ReactNode, useState } from 'react';
-import { type Finding, tellsNoTime } from '@/core/judge';
+import { type Finding, tellsNoLife, tellsNoTime } from '@/core/judge';
 import { pieceName, type StandIn } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { MILESTONES, MilestoneId } from '@/core/system';
@@ -92,6 +92,37 @@ export function StandInAsk({
           </SavingButton>
         )}
       </div>
+    </div>
+  );
+}
+
+/** Asked where nothing of the sheet tells how long a mix may be worked: a figure of one’s own. */
+export function LifeAsk({ at, finding }: { at: PassView; finding: Finding }) {
+  const role = usePrefs((p) => p.role);
+  const [minutes, setMinutes] = useState<number | null>(null);
+  const [asked, setAsked] = useState(false);
+  if (!tellsNoLife(finding)) return null;
+  const { passId } = at.repair;
+  return (
+    <div className="flex flex-col gap-2 mt-2 max-w-md">
+      <QuantityField
+        kind="duration"
+        label="From mixing on it may be worked for"
+        value={minutes}
+        placeholder="20 min"
+        problem={asked && minutes === null ? 'Type how long first, like 20 min.' : null}
+        check={(m) => (m > 0 && m <= 1440 ? null : 'More than nothing, and up to a day.')}
+        onChange={(t) => setMinutes(t.value)}
+        onClear={() => setMinutes(null)}
+      />
+      <SavingButton
+        className="btn self-start"
+        onSave={async () =>
+          minutes === null ? setAsked(true) : choose(at, { passId, kind: 'use-by' }, { by: 'own', minutes }, role)
+        }
+      >
+        Plan with my own figure
+      </SavingButton>
     </div>
   );
 }

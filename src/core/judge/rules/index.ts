@@ -29,11 +29,13 @@ import { shelfRules } from './shelf';
 import { siteRules } from './site';
 import { toolRules } from './tools';
 import { troubleRules } from './trouble';
+import { untoldLifeRules } from './untold-life';
 import { voidRules } from './void';
 
 export { tellsNoTime } from './clock';
 export { stepOfLivePot } from './live-pot';
 export type { JudgeContext } from './rule';
+export { tellsNoLife } from './untold-life';
 
 /** The table of rules. Each reads the plan and returns what it noticed. */
 export const RULES: Readonly<Record<string, Rule>> = {
@@ -56,6 +58,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...toolRules,
   ...crewAwayRules,
   ...rateRules,
+  ...untoldLifeRules,
   ...placeRules,
   ...shelfRules,
   ...clockRules,
