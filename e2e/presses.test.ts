@@ -212,11 +212,45 @@ test('told by volume alone it is measured by the cup, in Mix and at the bench; p
   await page.getByRole('radio', { name: 'by graduated cup', checked: true }).waitFor();
   await page.getByRole('button', { name: /^My cup shows/ }).click();
   await page.getByText('The measure is too coarse for this batch').waitFor({ state: 'detached' });
+  const rounded = /A\s*([\d.]+ mL)\s*B\s*[\d.]+ mL/.exec((await page.locator('#main').textContent()) ?? '')![1];
   await goTo(page, base(), `/job/${mild.id}/cup/bench`);
-  await page.getByText(/by the cup [\d.]+ mL of it in all/).waitFor();
+  // To the mark that Mix says, not to a figure between two.
+  await page.getByText(`by the cup ${rounded} in all`, { exact: true }).waitFor();
   await goTo(page, base(), `/job/${mild.id}/cup/mix`);
   await page.getByRole('radio', { name: 'by weight', exact: true }).click();
   await goTo(page, base(), `/job/${mild.id}/cup/bench`);
   await page.getByTestId('target').waitFor();
   expect(await page.getByText(/by the cup/).count()).toBe(0);
+});
+
+test('of a sheet that tells nothing of it, how long a mix may be worked is asked in Mix, kept, and taken back in Hold', async () => {
+  const plate = pieceOf(sampleData(NOW, 'Europe/Helsinki').bundles[1]!.repairs[0]!);
+  const paste = sampleSheets.find((s) => s.id === plate.sheetId)!;
+  const silent = paste.milestones.filter((m) => !['use-by', 'open', 'gel', 'idle'].includes(m.kind));
+  const page = await (await context()).newPage();
+  await page.clock.setFixedTime(new Date(NOW));
+  const repair = repairOf({ ...plate, id: 'life', jobId: mild.id });
+  await takeJob(page, base(), { job: mild, repairs: [repair], sheets: [{ ...paste, milestones: silent }] });
+  await goTo(page, base(), `/job/${mild.id}/life/mix`);
+  const asked = page.getByText('Nothing tells how long it may be worked');
+  await asked.waitFor();
+  await page.getByRole('button', { name: 'Plan with my own figure' }).click();
+  await page.getByText('Type how long first, like 20 min.').waitFor();
+  await page.getByLabel('From mixing on it may be worked for').fill('a while');
+  await page.getByLabel('From mixing on it may be worked for').blur();
+  await asked.waitFor();
+  await page.getByLabel('From mixing on it may be worked for').fill('20 min');
+  await page.getByRole('button', { name: 'Plan with my own figure' }).click();
+  await asked.waitFor({ state: 'detached' });
+  await goTo(page, base(), `/job/${mild.id}/life/hold`);
+  const row = page.getByRole('row', { name: /Pot life or working time/ }).first();
+  await row.getByText('20 min, a figure of one’s own').waitFor();
+  await page.getByText('What stands in').waitFor();
+  await page
+    .getByRole('button', { name: /take.*back/i })
+    .first()
+    .click();
+  await row.waitFor({ state: 'detached' });
+  await goTo(page, base(), `/job/${mild.id}/life/mix`);
+  await asked.waitFor();
 });

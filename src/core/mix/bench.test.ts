@@ -6,6 +6,7 @@ import { proportionOf, type SheetRevision, sheetIn } from '../system';
 import {
   blendLots,
   type ColourTrial,
+  countedPart,
   dropsPerMl,
   evenly,
   FRESH_TRIAL,
@@ -91,6 +92,19 @@ describe('measured with what is at hand', () => {
       [12, 'strokes'],
       [6, 'strokes'],
     ]);
+  });
+  test('at the bench a part is told by what counts it, to the mark; a scale and a measure nobody knows count nothing', () => {
+    const sheet = at('coat', 2);
+    const mass = { A: 120, B: 2.4, C: 0, D: 0 };
+    const drops = { ...bench, way: 'drops', dropsPerMl: 38 } as const;
+    expect(countedPart(sheet, 'B', mass, drops)).toEqual(measuredBatch(sheet, mass, drops).parts[1]);
+    // What is counted is the catalyst: the resin stays on the scale.
+    expect(countedPart(sheet, 'A', mass, drops)).toBeNull();
+    expect(countedPart(sheet, 'B', mass, { ...drops, dropsPerMl: null })).toBeNull();
+    expect(countedPart(sheet, 'B', mass, bench)).toBeNull();
+    expect(countedPart(sheet, 'C', mass, drops)).toBeNull();
+    const cup = { ...bench, way: 'cup' } as const;
+    expect(countedPart(pasteSheet, 'A', batch(pasteSheet, 80), cup)).toMatchObject({ amount: 50, unit: 'mL' });
   });
   test('drops counted: 76 drops to 2 mL are 38 to 1 mL, give or take one drop', () => {
     expect(dropsPerMl(76, 2)).toEqual({ perMl: 38, tolerancePct: 100 / 76 });

@@ -1,4 +1,4 @@
-import { grams, line, type Message, percent, positive, refuse, texts, type WorkLine } from '../say';
+import { attempt, grams, line, type Message, percent, positive, refuse, texts, type WorkLine } from '../say';
 import { type PartId, partOf, type SheetRevision, type Way } from '../system';
 import { figure } from '../units';
 
@@ -159,6 +159,21 @@ export function measuredBatch(
       line(WORK.worst(), WORK['worst-by'](), percent(worstPct)),
     ],
   };
+}
+
+/**
+ * One part of a batch as it is measured out by anything but a scale: by marks of a cup, in strokes, drops or a strip.
+ * null where it is weighed, or its measure is not known yet.
+ */
+export function countedPart(
+  sheet: SheetRevision,
+  part: PartId,
+  massG: Readonly<Record<PartId, number>>,
+  instrument: Instrument,
+): Measured | null {
+  if (!(massG[part] > 0)) return null;
+  const tried = attempt(() => measurePart(sheet, part, massG[part], instrument));
+  return tried.ok && tried.value.unit !== 'g' ? tried.value : null;
 }
 
 /** A measured part as it is said at the bench. */

@@ -1,7 +1,7 @@
 'use client';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
+import { countedPart, fromTotal, type Pour, type PourPlan, pourState, sameSystem, toleranceOf } from '@/core/mix';
 import { instrumentOf, repairName } from '@/core/plan';
 import { attempt, type Said } from '@/core/say';
 import { isMetered, PART_IDS, type PartId, partOf } from '@/core/system';
@@ -237,7 +237,7 @@ export function BenchPage({
               <PourTarget
                 remainG={state.remainG}
                 scaleShowsG={repair.bench.onePot && already > 0 ? state.readingG : null}
-                cupMl={instrument.way === 'cup' && !partOf(sheet, part)?.filler ? batch.volumeMl[part] : null}
+                counted={countedPart(sheet, part, batch.massG, instrument)}
               />
             </>
           ) : (

@@ -1,23 +1,25 @@
 'use client';
+import { type countedPart, saidAs } from '@/core/mix';
 import { phrase } from '@/words';
-import { useFormat } from '../shared/bits';
+import { useFormat, useSay } from '../shared/bits';
 
 /**
  * What is still to be poured of a part: by the scale, with what that shall show where something stands on it already;
- * and by the cup, where that is what it is measured with.
+ * and by the marks of a cup, the strokes or drops, where that is what it is measured with, as Mix says it.
  */
 export function PourTarget({
   remainG,
   scaleShowsG,
-  cupMl,
+  counted,
 }: {
   remainG: number;
   /** Null where nothing stands on the scale yet, or each part has its own cup. */
   scaleShowsG: number | null;
   /** All of the part; null where it is weighed. */
-  cupMl: number | null;
+  counted: ReturnType<typeof countedPart>;
 }) {
   const format = useFormat();
+  const says = useSay();
   const left = format('mass', remainG);
   return (
     <p className="flex items-baseline gap-3 flex-wrap">
@@ -28,8 +30,8 @@ export function PourTarget({
       {scaleShowsG !== null && (
         <span className="soft">{phrase`the scale shall show ${format('mass', scaleShowsG).text} in all`}</span>
       )}
-      {cupMl !== null && (
-        <span className="soft">{phrase`by the cup ${format('volume', cupMl).text} of it in all`}</span>
+      {counted && (
+        <strong className="text-2xl">{phrase`${counted.unit === 'mL' ? 'by the cup' : 'counted'} ${says(saidAs(counted))} in all`}</strong>
       )}
     </p>
   );
