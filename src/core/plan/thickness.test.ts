@@ -1,16 +1,26 @@
 import { freshRepair } from '@/ui/workspace/fresh';
-import { methodOf } from '../method';
-import { measured, SHAPES, type VoidShape, voidOf } from '../void';
+import { blankShape, methodOf, usualThickness } from '../method';
+import { halfWidthMm, type Measured, measured, SHAPES, type VoidShape, voidOf } from '../void';
 import { firstThickness, type Piece, pieceOf, thickBySheet, whoseThickness } from '.';
 
 const soak = pieceOf(freshRepair('job', 'timber-soak', 1, 0, 'timber'));
 const blank = { ...SHAPES.coat.blank(), ...methodOf('timber-soak')!.blanks!.coat } as VoidShape;
 const typed = { ...blank, thickness: measured(1.5, 'guess') } as VoidShape;
 const thick = (v: Piece['void']) => v!.shapes.map((s) => ('thickness' in s ? s.thickness.valueMm : null));
-const sheet = (uptakeMlPerM2: number | null, coversM2PerL: number | null = null, lift: number[] = []) => ({
+const sheet = (
+  uptakeMlPerM2: number | null,
+  coversM2PerL: number | null = null,
+  lift: (number | null)[] = [],
+  bond: (number | null)[] = [],
+) => ({
   uptakeMlPerM2,
   coversM2PerL,
-  limits: { liftMinMm: lift[0] ?? null, liftMaxMm: lift[1] ?? null },
+  limits: {
+    liftMinMm: lift[0] ?? null,
+    liftMaxMm: lift[1] ?? null,
+    bondMinMm: bond[0] ?? null,
+    bondMaxMm: bond[1] ?? null,
+  },
 });
 
 test('what a square metre drinks is taken from the sheet where nobody said it, and what was said stays', () => {
@@ -68,5 +78,42 @@ describe('a coat that nobody has said the thickness of', () => {
   });
   test('a skim has no usual thickness: that is asked', () => {
     expect(firstThickness(methodOf('skim-coat')!, sheet(null, 0.42)).text).toBe('');
+  });
+});
+
+describe('a bond line that nobody has said the thickness of', () => {
+  const method = methodOf('plate-bond')!;
+  const plate = pieceOf(freshRepair('job', 'plate-bond', 1, 0, 'metal'));
+  const line = blankShape('plate-bond', 'bondLine') as VoidShape & { readonly thickness: Measured };
+  const bond = (...[least = null, most = null]: (number | null)[]) => sheet(null, null, [], [least, most]);
+  const laid = (by: ReturnType<typeof sheet>, was: ReturnType<typeof sheet> | null = null, shape: VoidShape = line) => {
+    const [made] = thickBySheet({ ...plate, void: voidOf(shape) }, by, was).void!.shapes;
+    const { thickness } = made as typeof line;
+    return [thickness.valueMm, halfWidthMm(thickness), whoseThickness(method, by, thickness, 'bondLine')];
+  };
+
+  test('lies between 0.2 and 0.5 mm, marked as ours; in the middle of the band its sheet prints', () => {
+    expect(laid(bond())).toEqual([0.35, 0.15, 'usual']);
+    expect(laid(bond(0.5, 2))).toEqual([1.25, 0.75, 'sheet']);
+    // Of one end it goes no further than that lets it.
+    expect(laid(bond(null, 0.25))).toEqual([0.25, 0.125, 'sheet']);
+    expect(laid(bond(1, null))).toEqual([1, 0.15, 'sheet']);
+    expect(laid(bond(0.1, null))).toEqual([0.35, 0.15, 'usual']);
+  });
+  test('follows another sheet, and stays as it was typed', () => {
+    const first = { ...line, thickness: measured(1.25, 'guess', 0.75) } as VoidShape;
+    expect(laid(bond(), bond(0.5, 2), first).slice(0, 2)).toEqual([0.35, 0.15]);
+    expect(laid(bond(), null, first)[0]).toBe(1.25);
+    const typed = { ...line, thickness: measured(0.8, 'calliper') } as VoidShape;
+    expect(laid(bond(0.2, 0.5), bond(), typed)).toEqual([0.8, 0.1, null]);
+  });
+  test('is somebody’s to say where a joint is made as thick as it is wanted', () => {
+    for (const id of ['timber-part', 'fitting-tack']) {
+      const of = methodOf(id)!;
+      expect(usualThickness(of, 'bondLine')).toBeNull();
+      const drawn = blankShape(id, 'bondLine') as typeof line;
+      expect(drawn.thickness.text).toBe('');
+      expect(whoseThickness(of, bond(0.2, 0.5), drawn.thickness, 'bondLine')).toBeNull();
+    }
   });
 });

@@ -330,7 +330,9 @@ function Side({ view, at }: StageProps) {
             <ShapeFields
               soaks={soaks}
               thickBy={
-                plan.method && 'thickness' in shape ? whoseThickness(plan.method, plan.sheet, shape.thickness) : null
+                plan.method && 'thickness' in shape
+                  ? whoseThickness(plan.method, plan.sheet, shape.thickness, shape.shape)
+                  : null
               }
               shape={shape}
               shareOf={(key) => v?.shares.find((s) => s.key === `shapes.${index}.${key}`)?.share ?? 0}

@@ -1,5 +1,6 @@
 import { areaOf, listed, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
+import { measured } from '../../void';
 import { bareMetalKeeps, bareMetalSettings } from '../bare-metal';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { partsIn, settingIn } from '../context';
@@ -27,6 +28,8 @@ export const plateBond: Method = {
   bases: ['metal'],
   shapes: ['bondLine', 'notchedBed', 'fillet'],
   seats: true,
+  // Nobody measures a bond line before it is there: 0.2 to 0.5 mm.
+  blanks: { bondLine: { thickness: measured(0.35, 'guess', 0.15) } },
   laidOn: 'part',
   setsOut: true,
   takes: { flow: ['paste'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },

@@ -1,4 +1,5 @@
 import { systemKind } from '../../system';
+import { measured } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
@@ -16,6 +17,8 @@ export const smallPart: Method = {
   does: 'A sensor, magnet, stop or block is tried dry, set on marks from a datum, and left alone until it holds.',
   bases: ['metal', 'plastic', 'laminate', 'timber', 'concrete', 'stone'],
   shapes: ['bondLine', 'fillet', 'coat'],
+  // Nobody measures a bond line before it is there: 0.2 to 0.5 mm.
+  blanks: { bondLine: { thickness: measured(0.35, 'guess', 0.15) } },
   laidOn: null,
   setsOut: true,
   takes: { flow: ['pours', 'paste', 'putty', 'beads'], out: ['pot', 'mixer', 'hand'], binder: ['resin'] },
