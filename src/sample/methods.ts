@@ -305,7 +305,13 @@ const WORKSHOP: readonly Place[] = [
     by: 'felt-wet-out',
     passes: [
       {
-        void: voidOf(shaped('wetOut', { 'outline.length': 500, 'outline.width': 250 })),
+        void: voidOf(
+          shaped(
+            'wetOut',
+            { 'outline.length': 500, 'outline.width': 250 },
+            { layers: 1, arealGPerM2: 320, fibrePct: 25, fibreGPerMl: 1.38 },
+          ),
+        ),
         sheet: 'sheet-wet-1',
         kit: 'set',
       },

@@ -253,6 +253,8 @@ export interface Shape<P> {
   /** Its section runs along the same x as its drawing from above. */
   readonly sameAcross?: true;
   readonly parameters?: (shape: P) => readonly Parameter[];
+  /** Those of them that are printed on what is laid in: nobody measures them, and what a shape begins with is ours. */
+  readonly told?: readonly (keyof P & string)[];
   readonly lists?: (shape: P) => readonly RowList[];
   /** Doubtful inputs that are no lengths (a weighed mass), after the dimensions. */
   readonly inputs?: (shape: P) => readonly DoubtfulInput[];

@@ -94,6 +94,7 @@ export const wetOut: Shape<WetOut> = {
       max: 3,
     },
   ],
+  told: ['layers', 'arealGPerM2', 'fibrePct'],
   lists: (s) => outlineLists(s.outline, 'outline'),
   write: writeOutline,
   problems: (s) => outlineProblems(s.outline, 'outline'),

@@ -11,6 +11,7 @@ import { dayRules } from './days';
 import { finishRules } from './finish';
 import { handRules } from './hands';
 import { holeRules } from './holes';
+import { laidInRules } from './laid-in';
 import { lateRules } from './late';
 import { layerRules } from './layers';
 import { leanRules } from './lean';
@@ -42,6 +43,7 @@ export const RULES: Readonly<Record<string, Rule>> = {
   ...baseRules,
   ...voidRules,
   ...bedRules,
+  ...laidInRules,
   ...dayRules,
   ...holeRules,
   ...siteRules,

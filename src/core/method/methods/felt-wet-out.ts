@@ -49,6 +49,7 @@ export const feltWetOut: Method = {
   does: 'A pad is wetted on a board until its colour has turned all over, laid from its centre line out, edges and ridges felt.',
   bases: ['laminate', 'timber', 'metal', 'plastic', 'concrete'],
   shapes: ['wetOut'],
+  blanks: { wetOut: { layers: 1 } },
   laidOn: null,
   setsOut: true,
   takes: { flow: ['thin', 'pours', 'film'], out: ['pot', 'hand'], binder: ['resin'] },
