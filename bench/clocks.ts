@@ -259,11 +259,11 @@ export function clockRun(
     `   its rise against a grid four times finer: ${off(finePeak)}; against the even steps: ${off(plainPeak)}`,
   );
   row(
-    `the net of a sheet that plans read, ${netOrder().length} pots and ${netOrder().length} lifts`,
+    `the net of a sheet that plans read, ${netOrder('pot').length} pots and ${netOrder('lift').length} lifts`,
     times(() => [netTable(mortarSheet, POT), netTable(mortarSheet, liftOn('concrete'))], 3, 1),
   );
   const paste = reactiveOf(pasteSheet);
-  const order = tableOrder();
+  const order = tableOrder('pot');
   const t = performance.now();
   let first = 0;
   for (const [k, i] of order.entries()) {

@@ -19,7 +19,8 @@ import {
 const m = reactiveOf(mortarSheet);
 
 test('every cell is computed once, a coarse net over the whole of it first', () => {
-  const order = tableOrder();
+  const order = tableOrder('pot');
+  expect([...tableOrder('lift')].sort((a, b) => a - b)).toEqual([...order].sort((a, b) => a - b));
   // Behind the map stand those that lose nothing, one a temperature.
   const all = (TABLE_MASSES_G.length + 1) * TABLE_TEMPS_C.length;
   expect([...order].sort((a, b) => a - b)).toEqual(Array.from({ length: all }, (_, i) => i));

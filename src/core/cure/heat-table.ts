@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { BaseMaterial, type SheetRevision } from '../system';
 import { type LiftAsk, liftRun } from './lift';
-import type { Reactive } from './reactive';
+import { type Reactive, RUNAWAY_C } from './reactive';
 import { lossless, potRun, reactiveOf, verdictOf } from './self-heat';
 
 /** Changes whenever the computation does: tables kept of an older one are made again. */
@@ -73,31 +73,34 @@ export const emptyTable = (sheetId: string, { kind, base }: HeatBody): HeatTable
 /** Every so many of n entries. */
 const every = (step: number, n: number) => Array.from({ length: Math.ceil(n / step) }, (_, i) => i * step);
 
+const netOf = (rows: number, columns: number) => ({
+  rows: [...new Set([...every(rows, ROWS), ROWS - 1])],
+  columns: [...new Set([...every(columns, COLUMNS), COLUMNS - 1]), EDGE],
+});
+
 /**
- * The wide net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there
- * or not.
+ * The net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there or
+ * not. The life of a pot changes slowly with its mass; a lift catches within a few millimetres, and no size is left out.
  */
-const NET = {
-  rows: [...new Set([...every(3, ROWS), ROWS - 1])],
-  columns: [...new Set([...every(3, COLUMNS), COLUMNS - 1]), EDGE],
-} as const;
+const NETS = { pot: netOf(3, 3), lift: netOf(2, 1) } as const;
 
 /** Order in which cells are computed: a first coarse picture, then the net that plans read, then what lies between. */
-export function tableOrder(): readonly number[] {
+export function tableOrder(kind: HeatBody['kind']): readonly number[] {
   const order = new Set<number>();
   const add = (rows: readonly number[], columns: readonly number[]) => {
     for (const r of rows) for (const c of columns) order.add(indexOf(r, c));
   };
   add(every(5, ROWS), every(6, COLUMNS));
-  add(NET.rows, NET.columns);
+  add(NETS[kind].rows, NETS[kind].columns);
   add(every(1, ROWS), [...every(1, COLUMNS), EDGE]);
   return [...order];
 }
 
 /** The cells that plans read. */
-export const netOrder = (): readonly number[] => NET.rows.flatMap((r) => NET.columns.map((c) => indexOf(r, c)));
+export const netOrder = (kind: HeatBody['kind']): readonly number[] =>
+  NETS[kind].rows.flatMap((r) => NETS[kind].columns.map((c) => indexOf(r, c)));
 /** Whether a table holds all that plans read. */
-export const netWhole = (table: HeatTable): boolean => netOrder().every((i) => table.cells[i] !== null);
+export const netWhole = (table: HeatTable): boolean => netOrder(table.kind).every((i) => table.cells[i] !== null);
 
 /**
  * A table with the net computed and the rest still open; some tenths of a second, so in a page only in a worker.
@@ -106,7 +109,7 @@ export const netWhole = (table: HeatTable): boolean => netOrder().every((i) => t
 export function netTable(sheet: SheetRevision, of: HeatBody): HeatTable {
   const m = reactiveOf(sheet);
   const cells = [...emptyTable(sheet.id, of).cells];
-  for (const i of netOrder()) cells[i] = tableCell(m, of, i);
+  for (const i of netOrder(of.kind)) cells[i] = tableCell(m, of, i);
   return { ...emptyTable(sheet.id, of), cells };
 }
 
@@ -168,7 +171,8 @@ const sizesOf = (kind: HeatTable['kind']): readonly number[] => [
   LOSES_NOTHING[kind],
 ];
 const SIZES = { pot: sizesOf('pot'), lift: sizesOf('lift') } as const;
-const LOG_MASSES = SIZES.pot.map(Math.log);
+const LOG_SIZES = { pot: SIZES.pot.map(Math.log), lift: SIZES.lift.map(Math.log) } as const;
+const LOG_MASSES = LOG_SIZES.pot;
 
 /**
  * ln minutes between four entries, linear in ln mass and in temperature; null where an entry is missing or never dies.
@@ -194,9 +198,10 @@ const NET_ACCURACY = 0.02;
  */
 export function potShareIn(table: HeatTable, massG: number, referenceG: number, tempC: number): number | null {
   if (massG <= referenceG) return 1;
-  const y = placeOn(TABLE_TEMPS_C, NET.rows, Math.min(tempC, TABLE_TEMPS_C.at(-1)!));
+  const { rows, columns } = NETS.pot;
+  const y = placeOn(TABLE_TEMPS_C, rows, Math.min(tempC, TABLE_TEMPS_C.at(-1)!));
   const [here, there] = [massG, referenceG].map((g) =>
-    between(table, held(placeOn(LOG_MASSES, NET.columns, Math.log(g))), y, NET.rows, NET.columns),
+    between(table, held(placeOn(LOG_MASSES, columns, Math.log(g))), y, rows, columns),
   );
   if (here == null || there == null) return null;
   const share = Math.exp(here - there);
@@ -207,27 +212,49 @@ export function potShareIn(table: HeatTable, massG: number, referenceG: number, 
 export const beyondTable = (kind: HeatTable['kind'], size: number, tempC: number): boolean =>
   size > SIZES[kind].at(-2)! * (1 + 1e-9) || tempC < TABLE_TEMPS_C[0]! || tempC > TABLE_TEMPS_C.at(-1)!;
 
+/** A cell, as much hotter as it is warmer than the warmest row. */
+function warmer(cell: HeatCell, byK: number): HeatCell {
+  if (byK === 0 || cell.peakC === null) return cell;
+  const verdict = verdictOf(cell.peakC + byK);
+  return { ...cell, peakC: verdict === 'runaway' ? null : cell.peakC + byK, verdict };
+}
+
 /**
- * The worst of the entries around a mass or thickness and a temperature: what is told of heat errs to the hot side.
- * null where the net is not whole.
+ * What becomes of so much mix in a pot, by the worst of the entries around its mass and temperature: what is told of
+ * heat errs to the hot side. null where the net is not whole.
  */
-export const worstIn = (table: HeatTable, size: number, tempC: number): HeatCell | null =>
-  cornerOf(table, size, tempC, () => 1);
-
-/** The entry nearest to a mass or thickness and a temperature. null where the net is not whole. */
-export const nearestIn = (table: HeatTable, size: number, tempC: number): HeatCell | null =>
-  cornerOf(table, size, tempC, (share) => (share > 0.5 ? 1 : 0));
-
-function cornerOf(table: HeatTable, size: number, tempC: number, side: (share: number) => 0 | 1): HeatCell | null {
-  const x = held(placeOn(SIZES[table.kind], NET.columns, size));
-  const y = held(placeOn(TABLE_TEMPS_C, NET.rows, tempC));
+export function worstIn(table: HeatTable, massG: number, tempC: number): HeatCell | null {
+  const { rows, columns } = NETS.pot;
+  const x = held(placeOn(SIZES.pot, columns, massG));
+  const y = held(placeOn(TABLE_TEMPS_C, rows, tempC));
   const above = Math.max(0, tempC - TABLE_TEMPS_C.at(-1)!);
   // Warmer than the warmest row: as if it were one size larger, and by so much hotter.
-  const column = Math.min(NET.columns.length - 1, x.at + side(x.share) + (above > 0 ? 1 : 0));
-  const cell = table.cells[indexOf(NET.rows[y.at + side(y.share)]!, NET.columns[column]!)] ?? null;
-  if (!cell || above === 0 || cell.peakC === null) return cell;
-  const verdict = verdictOf(cell.peakC + above);
-  return { ...cell, peakC: verdict === 'runaway' ? null : cell.peakC + above, verdict };
+  const column = Math.min(columns.length - 1, x.at + 1 + (above > 0 ? 1 : 0));
+  const cell = table.cells[indexOf(rows[y.at + 1]!, columns[column]!)] ?? null;
+  return cell && warmer(cell, above);
+}
+
+/** What stands in for the peak of a lift that runs away, °C, where it lies between others: the next to it is told hot. */
+const AWAY_C = RUNAWAY_C + 50;
+
+/**
+ * What becomes of a lift, mm, at a temperature: its peak linear in ln thickness and in temperature between the entries
+ * around it. Beyond the thickest it is taken to lose nothing. null where the net is not whole.
+ */
+export function liftIn(table: HeatTable, thicknessMm: number, tempC: number): Omit<HeatCell, 'minutes'> | null {
+  const { rows, columns } = NETS.lift;
+  const x = held(placeOn(LOG_SIZES.lift, columns, Math.log(thicknessMm)));
+  const y = held(placeOn(TABLE_TEMPS_C, rows, tempC));
+  const at = (dr: number, dc: number): number | null => {
+    const cell = table.cells[indexOf(rows[y.at + dr]!, columns[x.at + dc]!)];
+    return cell ? (cell.peakC ?? AWAY_C) : null;
+  };
+  const [low, high] = [0, 1].map((dr) => mixed(at(dr, 0), at(dr, 1), x.share, false));
+  const peakC = mixed(low ?? null, high ?? null, y.share, false);
+  if (peakC === null) return null;
+  const hot = peakC + Math.max(0, tempC - TABLE_TEMPS_C.at(-1)!);
+  const verdict = verdictOf(hot);
+  return { peakC: verdict === 'runaway' ? null : hot, verdict };
 }
 
 /**

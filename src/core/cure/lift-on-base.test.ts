@@ -1,10 +1,12 @@
+import fc from 'fast-check';
 import { mortarSheet, pasteSheet } from '../../sample/systems';
 import { BASE_PROPERTIES } from '../climate';
 import { BASES, type BaseMaterial } from '../system';
 import {
+  emptyTable,
+  liftIn,
   liftOn,
   liftRun,
-  nearestIn,
   netTable,
   type Reactive,
   reactiveOf,
@@ -114,7 +116,6 @@ test('the table of a base is of runs on that base', () => {
   const [row, column] = [6, 9];
   const [mm, tempC] = [TABLE_LIFTS_MM[column]!, TABLE_TEMPS_C[row]!];
   const at = row * TABLE_LIFTS_MM.length + column;
-  expect(nearestIn(table, mm, tempC)).toEqual(tableCell(paste, liftOn('timber'), at));
   const coarse = liftRun(paste, {
     thicknessMm: mm,
     base: 'timber',
@@ -123,6 +124,44 @@ test('the table of a base is of runs on that base', () => {
     startC: tempC,
     cells: 10,
   });
-  expect(nearestIn(table, mm, tempC)).toMatchObject({ verdict: coarse.verdict, peakC: coarse.peakC });
+  expect(tableCell(paste, liftOn('timber'), at)).toMatchObject({ verdict: coarse.verdict, peakC: coarse.peakC });
+  expect(liftIn(table, mm, tempC)!.peakC).toBeCloseTo(coarse.peakC!, 6);
   expect(tableCell(paste, liftOn('concrete'), at).peakC).not.toBe(coarse.peakC);
+});
+
+describe('a lift between the entries of its table', () => {
+  const tables = { mortar: netTable(mortarSheet, liftOn('concrete')), paste: netTable(pasteSheet, liftOn('timber')) };
+  test('is as hot as a run says within 6 K while it stays under 90 °C, and told as hot where it is not', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(['mortar', mortar, 'concrete'] as const, ['paste', paste, 'timber'] as const),
+        fc.double({ min: Math.log(2.5), max: Math.log(60), noNaN: true }),
+        fc.double({ min: 2, max: 35, noNaN: true }),
+        ([name, m, base], lnMm, tempC) => {
+          const mm = Math.exp(lnMm);
+          const { peakC } = run(m, base, mm, tempC);
+          const told = liftIn(tables[name], mm, tempC)!;
+          if (peakC !== null && peakC < 60) expect((told.peakC ?? 200) - peakC).toBeGreaterThan(-6);
+          if (peakC === null || peakC > 90) expect(told.peakC ?? 200).toBeGreaterThan(75);
+          // Well under where it catches it is not told hot either.
+          const thicker = run(m, base, mm * 1.4, tempC + 5).peakC;
+          if (thicker !== null && thicker < 60) expect(told.peakC).toBeLessThan(thicker + 10);
+        },
+      ),
+      { numRuns: 60, seed: 7 },
+    );
+  });
+  test('never gets cooler for being thicker or warmer, and beyond the table goes on as what loses nothing', () => {
+    for (const table of Object.values(tables)) {
+      const hot = (mm: number, tempC: number) => liftIn(table, mm, tempC)!.peakC ?? 200;
+      for (let tempC = -4; tempC < 42; tempC += 1.7)
+        for (let mm = 2; mm < 240; mm *= 1.13) {
+          expect(hot(mm * 1.13, tempC)).toBeGreaterThanOrEqual(hot(mm, tempC) - 0.5);
+          expect(hot(mm, tempC + 1.7)).toBeGreaterThanOrEqual(hot(mm, tempC) - 0.5);
+        }
+    }
+  });
+  test('of a net that is not whole nothing is told', () => {
+    expect(liftIn(emptyTable('x', liftOn('stone')), 10, 20)).toBeNull();
+  });
 });

@@ -42,7 +42,8 @@ const rows = tasks('any', [
     detail:
       'It is hard: nothing of it smears or rolls up. Wash with water and a pad, let it dry, abrade until the gloss is gone, wipe the dust off.',
     confirm: 'Dull, dry and clean',
-    work: { per: { m2: 8 } },
+    // A spot is wetted, dries, is rubbed and wiped as well.
+    work: { per: { m2: 8 }, least: 5 },
     waits: { for: 'sandable', on: 'all', orElse: HELD_LONGER },
     hold: true,
   },
@@ -54,7 +55,8 @@ const rows = tasks('any', [
     detail:
       'The window to go on it as it is has closed. Wash with water and a pad, let it dry, abrade until the gloss is gone, wipe the dust off.',
     confirm: 'Dull, dry and clean',
-    work: { per: { m2: 8 } },
+    // A spot is wetted, dries, is rubbed and wiped as well.
+    work: { per: { m2: 8 }, least: 5 },
     hold: true,
   },
   {
@@ -64,7 +66,8 @@ const rows = tasks('any', [
     title: 'Abrade what lies there dull, wipe',
     detail: 'It has set: nothing holds on its gloss. Wash off a greasy film first; abrade until it is dull all over.',
     confirm: 'Dull and clean',
-    work: { per: { m2: 8 } },
+    // A spot is wetted, dries, is rubbed and wiped as well.
+    work: { per: { m2: 8 }, least: 5 },
     hold: true,
   },
   {

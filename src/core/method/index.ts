@@ -46,4 +46,4 @@ export { TOOL_IDS, TOOLS, type ToolId } from './tools';
 export * from './troubles';
 export { stillLacksMm, tubeMl, tubeMm } from './tube';
 export { calledByPlaces } from './where';
-export { type Factor, factorsOf } from './work';
+export { type Factor, factorsOf, leastMinOf } from './work';

@@ -47,6 +47,8 @@ export type Each = 'pass' | 'batch' | 'part';
 /** Hands-on time: so many minutes, so many more for each of something, or by a rate of the method or of the sheet. */
 export interface Work {
   readonly fixed?: number;
+  /** However little there is of it, it takes so long, min. */
+  readonly least?: number;
   readonly per?: Readonly<Partial<Record<Driver, number>>>;
   /** A setting of the method: a rate divides what there is among the hands, a duration is that for each place. */
   readonly by?: { readonly setting: string; readonly driver: Driver };

@@ -60,6 +60,10 @@ function handsAt({ block, within }: TaskRow, per: Driver, c: TaskContext): numbe
   return dry && !c.workedAlone ? handsFor(c, per) : 1;
 }
 
+/** What a task takes however little there is of it, min; 0 where it goes by what there is. */
+export const leastMinOf = (method: Method, task: string): number =>
+  [...method.tasks, ...ANY_TASKS].find((row) => row.task === task)?.work.least ?? 0;
+
 /** Minutes of hands-on work, how many share what of it is dry, and the factors they are made of. */
 export function workOf(
   method: Method,
@@ -93,5 +97,5 @@ export function workOf(
     min += took;
   }
   if (work.sheet) min += work.sheet(c);
-  return { min, sharedMin, hands: most, factors };
+  return { min: Math.max(min, work.least ?? 0), sharedMin, hands: most, factors };
 }

@@ -214,8 +214,8 @@ describe('gates between passes', () => {
     const late = planned(twoPours('firm'), actuals, until + HOUR);
     const abrade = late.steps.find((s) => s.passId === 'p2' && s.key.task === 'abrade')!;
     expect(abrade).toMatchObject({ id: 'b1:abrade', hold: true });
-    // 0.2 × 0.15 m at 8 min/m² is a quarter of a minute: planned as one.
-    expect((abrade.endMs - abrade.startMs) / MIN).toBe(1);
+    // 0.2 × 0.15 m at 8 min/m² is a quarter of a minute: washed, dried, abraded and wiped it takes five.
+    expect((abrade.endMs - abrade.startMs) / MIN).toBe(5);
     expect(firstWet(late, 'p2').startMs).toBe(abrade.endMs);
     expect(firstWet(late, 'p2').lateFor).toBe('recoat-until');
     const early = planned(twoPours('firm'), actuals, until - HOUR);

@@ -1,5 +1,5 @@
 import { valueAt } from '../climate';
-import { ASSUMED_MASS_G, beyondTable, nearestIn, paceOf, potShareIn, worstIn } from '../cure';
+import { ASSUMED_MASS_G, beyondTable, liftIn, paceOf, potShareIn, worstIn } from '../cure';
 import { allowancesOf, ENGINES, facesOf, type Method, type MethodContext, settingIn, tubeMl } from '../method';
 import {
   amounts,
@@ -287,6 +287,10 @@ const largestOf = (sheet: SheetRevision, { batches }: MixResult): Batch =>
 const takesMin = ({ placedMl, handledMl = placedMl, places }: Batch, mlPerMin: number, closeMin: number): number =>
   handledMl / mlPerMin + (places - 1) * closeMin;
 
+/** Near ignition everything is sensitive: a lift must hold so many times as thick and so much warmer as well. */
+const THICKER = 1.1;
+const WARMER_K = 3;
+
 /**
  * Reads the prepared pots of a sheet at one temperature; null where a sheet has none. Fillers of one's own dilute the
  * heat and do not end it: a filled pot stands as the neat one of the same volume, a filled lift as the neat one of the
@@ -313,8 +317,9 @@ function potEstimate(
     lift: (thicknessMm, tempC) => {
       const table = heat.lifts[base.material];
       if (!table) return null;
-      const [nearest, worst] = [nearestIn(table, thicknessMm, tempC), worstIn(table, thicknessMm, tempC)];
-      return nearest && worst ? { nearest, worst } : null;
+      const likely = liftIn(table, thicknessMm, tempC);
+      const worse = liftIn(table, thicknessMm * THICKER, tempC + WARMER_K);
+      return likely && worse ? { likely, worse } : null;
     },
   };
 }

@@ -245,7 +245,7 @@ describe('the heat of a lift', () => {
 
   test('a mortar full of sand stays calm in the sheet’s lifts', () => {
     const { plan, heat: hot } = found(mortar);
-    expect(plan.pot!.lift(19, 24)!.nearest.verdict).toBe('calm');
+    expect(plan.pot!.lift(19, 24)!.likely.verdict).toBe('calm');
     expect(hot).toBeUndefined();
   });
 
@@ -288,15 +288,32 @@ describe('the heat of a lift', () => {
   });
 
   test('it is told for what it lies on: timber holds the heat in, thick steel and fillers of one’s own take it up', () => {
-    const resin = { ...pasteSheet, id: 'paste-9', limits: { ...pasteSheet.limits, liftMaxMm: null } };
-    const on = (material: Piece['base']['material'], thicknessMm: number, over: Partial<Piece> = {}) => {
+    const nextLift = milestoneOf(mortarSheet, 'next-lift')!;
+    const silent = { ...pasteSheet, id: 'paste-9', limits: { ...pasteSheet.limits, liftMaxMm: null } };
+    const resin = { ...silent, id: 'paste-10', milestones: [...silent.milestones, nextLift] };
+    const on = (
+      material: Piece['base']['material'],
+      thicknessMm: number,
+      over: Partial<Piece> = {},
+      sheet: SheetRevision = resin,
+    ) => {
       const build = freshRepair(job.id, 'fitting-build', 1, NOW, material);
-      const edge = { ...SHAPES.edge.blank(), down: measured(40), back: measured(60), length: measured(400) };
+      const edge = { ...SHAPES.edge.blank(), down: measured(20), back: measured(30), length: measured(400) };
       const base = { ...pieceOf(build).base, thicknessMm };
-      return found(resin, { ...pieceOf(build), sheetId: resin.id, base, void: voidOf(edge as VoidShape), ...over })
+      return found(sheet, { ...pieceOf(build), sheetId: sheet.id, base, void: voidOf(edge as VoidShape), ...over })
         .heat;
     };
     const timber = on('timber', 50)!;
+    // The press that it offers ends it: lifts thin enough, each after the one below.
+    const [thinner] = timber.ways!;
+    expect(say(thinner!.say, PLAIN_READER)).toMatch(/^Lifts of \d+ mm$/);
+    expect(thinner!.set.path).toEqual(['liftMm']);
+    expect(on('timber', 50, { liftMm: thinner!.set.value as number })).toBeUndefined();
+    const thicker = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30].find((lift) => lift > Number(thinner!.set.value))!;
+    expect(on('timber', 50, { liftMm: thicker })).toBeDefined();
+    // In one pass, as somebody chose, there are no lifts; nor is a wait offered that nothing tells.
+    expect(on('timber', 50, { schools: { 'deep-fills': 'one' } })!.ways ?? []).toEqual([]);
+    expect(on('timber', 50, {}, silent)!.ways ?? []).toEqual([]);
     expect(timber.severity).toBe('stop');
     expect(say(timber.why, PLAIN_READER)).toMatch(
       /90 °C is what timber bears beside it\. An estimate, for timber of 50 mm\.$/,

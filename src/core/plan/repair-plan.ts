@@ -144,14 +144,14 @@ export interface PotEstimate {
   /** What becomes of so much mix that is left in its pot. */
   readonly leftAlone: (massG: number) => HeatCell | null;
   /**
-   * What a lift of so many mm becomes on the base at a temperature: by the entry nearest to it, and by the worst around
-   * it; null where that is not prepared.
+   * What a lift of so many mm becomes on the base at a temperature, and a little thicker and warmer; null where that is
+   * not prepared.
    */
-  readonly lift: (
-    thicknessMm: number,
-    tempC: number,
-  ) => { readonly nearest: HeatCell; readonly worst: HeatCell } | null;
+  readonly lift: (thicknessMm: number, tempC: number) => { readonly likely: LiftHeat; readonly worse: LiftHeat } | null;
 }
+
+/** How hot a lift gets. */
+export type LiftHeat = Pick<HeatCell, 'peakC' | 'verdict'>;
 
 export interface RepairAsk {
   readonly job: Job;

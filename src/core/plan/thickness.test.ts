@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { freshRepair } from '@/ui/workspace/fresh';
 import { blankShape, methodOf, usualThickness } from '../method';
 import { halfWidthMm, type Measured, measured, SHAPES, type VoidShape, voidOf } from '../void';
@@ -92,18 +93,35 @@ describe('a bond line that nobody has said the thickness of', () => {
     return [thickness.valueMm, halfWidthMm(thickness), whoseThickness(method, by, thickness, 'bondLine')];
   };
 
-  test('lies between 0.2 and 0.5 mm, marked as ours; in the middle of the band its sheet prints', () => {
+  test('lies between 0.2 and 0.5 mm, marked as ours; at the thin end of the band its sheet prints', () => {
     expect(laid(bond())).toEqual([0.35, 0.15, 'usual']);
-    expect(laid(bond(0.5, 2))).toEqual([1.25, 0.75, 'sheet']);
-    // Of one end it goes no further than that lets it.
-    expect(laid(bond(null, 0.25))).toEqual([0.25, 0.125, 'sheet']);
-    expect(laid(bond(1, null))).toEqual([1, 0.15, 'sheet']);
+    expect(laid(bond(0.5, 2))).toEqual([0.65, 0.15, 'sheet']);
+    // What it may bridge at the most is no thickness to be laid.
+    expect(laid(bond(1, 10))).toEqual([1.15, 0.15, 'sheet']);
+    expect(laid(bond(null, 5))).toEqual([0.35, 0.15, 'usual']);
+    // A band that is narrower than usual is filled from end to end.
+    expect(laid(bond(null, 0.25))).toEqual([0.225, 0.025, 'sheet']);
+    expect(laid(bond(0.05, 0.15))).toEqual([0.1125, 0.0375, 'sheet']);
+    expect(laid(bond(1, null))).toEqual([1.15, 0.15, 'sheet']);
     expect(laid(bond(0.1, null))).toEqual([0.35, 0.15, 'usual']);
   });
+  test('whatever band is printed, it lies inside it', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        (least, more) => {
+          const [mm, half] = laid(bond(least, least + more)) as [number, number];
+          expect(mm - half).toBeGreaterThan(least - 1e-4);
+          expect(mm + half).toBeLessThan(least + more + 1e-4);
+        },
+      ),
+    );
+  });
   test('follows another sheet, and stays as it was typed', () => {
-    const first = { ...line, thickness: measured(1.25, 'guess', 0.75) } as VoidShape;
+    const first = { ...line, thickness: measured(0.65, 'guess', 0.15) } as VoidShape;
     expect(laid(bond(), bond(0.5, 2), first).slice(0, 2)).toEqual([0.35, 0.15]);
-    expect(laid(bond(), null, first)[0]).toBe(1.25);
+    expect(laid(bond(), null, first)[0]).toBe(0.65);
     const typed = { ...line, thickness: measured(0.8, 'calliper') } as VoidShape;
     expect(laid(bond(0.2, 0.5), bond(), typed)).toEqual([0.8, 0.1, null]);
   });

@@ -25,13 +25,18 @@ function onFace({ params }: Method, usual: Measured | null, sheet: Told): Measur
   return mm === usual.valueMm ? usual : measured(Number(mm.toPrecision(3)), 'film');
 }
 
-/** How thick it lies in a bond line: the middle of the band its sheet prints, give or take half of it. */
+/**
+ * How thick it lies in a bond line: as thin as is usual, or as its sheet lets it be, and as much thicker as is usual.
+ * What a sheet allows at the most bridges a gap; nobody lays so much where faces meet.
+ */
 function inBond(usual: Measured | null, { limits: { bondMinMm, bondMaxMm } }: Told): Measured | null {
   if (!usual) return null;
-  if (bondMinMm !== null && bondMaxMm !== null)
-    return measured((bondMinMm + bondMaxMm) / 2, usual.tool, (bondMaxMm - bondMinMm) / 2);
-  const mm = within(usual.valueMm, bondMinMm, bondMaxMm);
-  return mm === usual.valueMm ? usual : measured(mm, usual.tool, Math.min(halfWidthMm(usual), mm / 2));
+  const [half, most] = [halfWidthMm(usual), bondMaxMm ?? Number.POSITIVE_INFINITY];
+  const thin = usual.valueMm - half;
+  const low = Math.max(bondMinMm ?? 0, thin < most ? thin : most / 2);
+  const high = Math.min(most, low + 2 * half);
+  const mm = Number(((low + high) / 2).toPrecision(6));
+  return mm === usual.valueMm ? usual : measured(mm, usual.tool, Number(((high - low) / 2).toPrecision(6)));
 }
 
 /**

@@ -32,6 +32,7 @@ export interface SystemKind {
   /** The name of what is dosed within a range; null where the ratio is fixed. */
   readonly dosed: string | null;
   readonly ways: readonly Way[];
+  /** Of a lift and a bond line the one that its sheets usually mean by a thickness stands first. */
   readonly asks: readonly SheetField[];
   /** What stays on board, film or in a cup at most, mL, where that is less than in a pot. */
   readonly keepsMl?: number;
@@ -105,7 +106,7 @@ export const SYSTEM_KINDS = {
     parts: [resin('paste resin', 1.4), hardener('paste hardener', 1.05)],
     dosed: null,
     ways: ['weight', 'cup'],
-    asks: ['pot', 'bond', 'sag'],
+    asks: ['pot', 'bond', 'lift', 'sag'],
     times: ['use-by', 'open', 'release', 'sandable', 'load', 'full-cure'],
     hazards: [SENSITISING],
     protection: GLOVES,
@@ -119,7 +120,7 @@ export const SYSTEM_KINDS = {
     parts: [resin('paste resin', 1.3), hardener('paste hardener', 1.1)],
     dosed: null,
     ways: ['strokes', 'weight'],
-    asks: ['mixer', 'bond', 'sag'],
+    asks: ['mixer', 'bond', 'lift', 'sag'],
     times: ['use-by', 'idle', 'open', 'release', 'load', 'full-cure'],
     hazards: [SENSITISING],
     protection: GLOVES,

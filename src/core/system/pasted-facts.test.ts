@@ -117,6 +117,18 @@ test('what is dosed has a dose and no ratio; its range is a range', () => {
   expect(told('Hardener 50 %')).toEqual({});
 });
 
+test('a layer is a lift and a thickness what the kind means by it', () => {
+  const limits = (line: string, kind: SystemKindId) =>
+    Object.entries(told(line, kind)).map(([field, text]) => `${field.replace('limits.', '')} ${text}`);
+  expect(limits('Max layer 15 mm', 'paste')).toEqual(['liftMaxMm 15 mm']);
+  expect(limits('Layer thickness 1 to 8 mm', 'paste')).toEqual(['liftMinMm 1 mm', 'liftMaxMm 8 mm']);
+  expect(limits('Thickness 0.2 to 2 mm', 'paste')).toEqual(['bondMinMm 0.2 mm', 'bondMaxMm 2 mm']);
+  expect(limits('Bond line 0.2 to 2 mm', 'paste')).toEqual(['bondMinMm 0.2 mm', 'bondMaxMm 2 mm']);
+  expect(limits('Thickness max 12 mm', 'liquid-resin')).toEqual(['liftMaxMm 12 mm']);
+  expect(limits('Layer thickness 3 to 10 mm', 'tile-adhesive')).toEqual(['bondMinMm 3 mm', 'bondMaxMm 10 mm']);
+  expect(limits('Schichtdicke max. 20 mm', 'cartridge-paste')).toEqual(['liftMaxMm 20 mm']);
+});
+
 test('what it covers, by area or by area and millimetre, and never a word more', () => {
   expect(told('Coverage: 6.5 m²/L per coat', 'liquid-resin')).toEqual({ covers: '6.5 m²/L' });
   expect(told('Consumption approx. 150 - 200 g/m² per coat', 'liquid-resin')).toEqual({ covers: '150 - 200 g/m²' });

@@ -283,10 +283,14 @@ export const turns = ({ line }: SheetLine): Told => {
   return from ? [['mixRpm', to ? `${from} to ${to}` : `${from} to ${from}`]] : [];
 };
 
+const SAYS_LAYER = /layer|\blifts?\b|schicht|lage/;
+
+/** A layer is a lift, where the kind is laid in such; a thickness is what the kind asks first, a lift or a bond line. */
 export const thickness = (line: SheetLine): Told => {
   const { asks } = systemKind(line.kind);
-  const isBond = asks.includes('bond') && !asks.includes('lift');
-  return (isBond ? bondLine : lifts)(line);
+  const first = asks.find((field) => field === 'lift' || field === 'bond');
+  const isLift = first !== 'bond' || (asks.includes('lift') && SAYS_LAYER.test(line.heading));
+  return (isLift ? lifts : bondLine)(line);
 };
 const lifts = range(LENGTHS, 'length', 'limits.liftMinMm', 'limits.liftMaxMm', 'max');
 export const bondLine = range(LENGTHS, 'length', 'limits.bondMinMm', 'limits.bondMaxMm', 'max');

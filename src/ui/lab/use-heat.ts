@@ -128,7 +128,7 @@ export function useHeatTable(
       });
       const have = now.cells;
       // Dealt out in turns, so that the coarse picture is there first all the same.
-      const share = (nth: number) => tableOrder().filter((_, i) => i % workers.length === nth);
+      const share = (nth: number) => tableOrder(of.kind).filter((_, i) => i % workers.length === nth);
       await Promise.all(workers.map((worker, nth) => worker.api.table(sheet, of, share(nth), have, take)));
       if (!gone) end();
     });

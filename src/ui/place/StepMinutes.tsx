@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { factorsLearned, learnedAs, minutesLearned } from '@/core/learn';
-import { DRIVER_LABELS, DRIVER_PACED, type Factor, factorsOf, type Method } from '@/core/method';
+import { DRIVER_LABELS, DRIVER_PACED, type Factor, factorsOf, leastMinOf, type Method } from '@/core/method';
 import { type PlannedStep, settingOf, workedMs } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import type { UnitSystem } from '@/core/units';
@@ -54,6 +54,7 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
       ...r,
       settings: Object.fromEntries(Object.entries(r.settings).filter(([id]) => !own.includes(id))),
     }));
+  const leastMin = leastMinOf(method, step.key.task);
   const system = usePrefs((p) => p.system);
   const lessons = useLessons();
   const task = learnedAs(step);
@@ -94,6 +95,9 @@ export function StepMinutes({ at, step, title }: { at: PassView; step: PlannedSt
                 <SettingField key={s.id} at={at} setting={s} value={settingOf(method, repair, s.id, plan.sheet)} />
               ))}
             </div>
+            {leastMin > 0 && (
+              <p className="soft text-sm mt-1">{phrase`However little there is of it, at least ${formatDuration(leastMin)}.`}</p>
+            )}
             {learned && Object.keys(theirs).length > 0 && (
               <p className="text-sm mt-1" data-testid="minutes-learned">
                 <strong>Yours:</strong>

@@ -30,7 +30,7 @@ async function netOf(sheet: SheetRevision, of: HeatBody): Promise<HeatTable | nu
   // Started only where something is missing.
   const worker = startHeatWorker();
   try {
-    const reply = await worker.api.table(sheet, of, netOrder(), cells, take);
+    const reply = await worker.api.table(sheet, of, netOrder(of.kind), cells, take);
     if (!reply.ok) return null;
   } finally {
     worker.end();

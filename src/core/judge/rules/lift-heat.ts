@@ -1,10 +1,13 @@
 import { BASE_PROPERTIES } from '../../climate';
-import { BASE_BEARS_C, type HeatCell } from '../../cure';
-import { ENGINES, liftsMm } from '../../method';
+import { BASE_BEARS_C } from '../../cure';
+import { depthToFill, ENGINES, liftsMm, type Method, type MethodContext } from '../../method';
+import type { LiftHeat, Piece } from '../../plan';
 import { degC, exactly, mm } from '../../say';
+import { milestoneOf } from '../../system';
 import type { Faces } from '../../void';
-import { findings } from '../finding';
+import { type Finding, findings } from '../finding';
 import { type Rule, rangeOver } from './rule';
+import { WAYS } from './ways';
 
 const F = findings({
   'lift-heat': {
@@ -46,9 +49,35 @@ export const heatThicknessMm = (
   return planAreaMm2 > 0 ? Math.min(liftMm, (ROUND * liftMm * planAreaMm2) / (planAreaMm2 + walls)) : liftMm;
 };
 
+/** Lifts as people speak of them, thickest first, mm. */
+const LIFTS_MM = [60, 50, 40, 30, 25, 20, 15, 12, 10, 8, 6, 5, 4, 3, 2];
+/** Nobody builds one thing up in more. */
+const MOST_LIFTS = 8;
+
+/**
+ * The thickest lifts that stay calm, as a press. Not where it is placed in one pass as somebody chose, nor where nothing
+ * tells when the next may follow: that would stop it elsewhere.
+ */
+function thinner(
+  { context, method }: { readonly context: MethodContext; readonly method: Method },
+  standIns: Piece['standIns'],
+  isBad: (liftMm: number) => boolean,
+): NonNullable<Finding['ways']> {
+  const waits = method.tasks.find((row) => row.waits?.on === 'below')?.waits;
+  const kinds = waits ? [waits.for, ...(waits.orElse ?? [])] : [];
+  const isTold = kinds.some((kind) => milestoneOf(context.sheet, kind) || standIns[kind]);
+  if (context.effects.onePass || context.params.narrow || !isTold) return [];
+  const deep = depthToFill(context);
+  const now = Math.max(...liftsMm(context));
+  const calm = LIFTS_MM.find((lift) => lift < now && deep / lift <= MOST_LIFTS && !isBad(lift));
+  return calm === undefined
+    ? []
+    : [{ say: WAYS.lifts({ thick: exactly(mm(calm)) }), set: { path: ['liftMm'], value: calm } }];
+}
+
 /** What becomes of the thickest lift once it is placed, by the prepared table of its sheet. */
 export const liftHeatRules: Readonly<Record<string, Rule>> = {
-  'lift-heat': ({ plan }) => {
+  'lift-heat': ({ plan, repair }) => {
     const { pot, context, thermal, placedMs, potC } = plan;
     if (
       !pot ||
@@ -61,16 +90,21 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
     )
       return [];
     const thick = Math.max(...liftsMm(context));
-    const counts = heatThicknessMm(thick, context.measured.faces);
+    const { faces } = context.measured;
+    const counts = heatThicknessMm(thick, faces);
     const begin = plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))?.startMs ?? placedMs;
     const base = rangeOver(thermal.base, { fromMs: begin, toMs: Math.max(placedMs, begin + 1) });
     const tempC = Math.max(base.ok ? base.value.max : potC, potC);
     const found = pot.lift(counts, tempC);
     const bears = BASE_BEARS_C[context.base];
-    const bad = (c: HeatCell) => c.verdict !== 'calm' || (c.peakC !== null && c.peakC > bears);
-    if (!found || !bad(found.worst)) return [];
-    const near = bad(found.nearest);
-    const cell = near ? found.nearest : found.worst;
+    const bad = (c: LiftHeat) => c.verdict !== 'calm' || (c.peakC !== null && c.peakC > bears);
+    if (!found || !bad(found.worse)) return [];
+    const isBad = (liftMm: number) => {
+      const cell = pot.lift(heatThicknessMm(liftMm, faces), tempC);
+      return !cell || bad(cell.worse);
+    };
+    const near = bad(found.likely);
+    const cell = near ? found.likely : found.worse;
     // What the maker allows overrules an estimate of ours: then it is a word, and no stop.
     const said = context.sheet.limits.liftMaxMm;
     const allowed = said !== null && thick <= said + 1e-9;
@@ -91,7 +125,10 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
           deep: exactly(mm(deep)),
           filled: yes(pot.filled),
         },
-        allowed || isCooler ? { severity: 'caution' } : {},
+        {
+          ...(allowed || isCooler ? { severity: 'caution' as const } : {}),
+          ways: thinner({ context, method: plan.method }, repair.standIns, isBad),
+        },
       ),
     ];
   },

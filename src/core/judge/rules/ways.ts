@@ -18,6 +18,7 @@ export const WAYS = texts('finding.rate.way', {
   crew: '{crew, plural, one {# pair} other {# pairs}} of hands',
   weigh: 'Split the kit by weighing',
   lots: 'A lot for each area',
+  lifts: 'Lifts of {thick}',
 });
 
 /** The way out of whole kits, where sheet and method have it. */
