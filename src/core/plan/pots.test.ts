@@ -287,7 +287,7 @@ describe('the heat of a lift', () => {
     );
   });
 
-  test('it is told for what it lies on: timber holds the heat in, thick steel and fillers of one’s own take it up', () => {
+  test('it is told for what it lies on; on what is thin, and with fillers of one’s own, it is a word and no stop', () => {
     const nextLift = milestoneOf(mortarSheet, 'next-lift')!;
     const silent = { ...pasteSheet, id: 'paste-9', limits: { ...pasteSheet.limits, liftMaxMm: null } };
     const resin = { ...silent, id: 'paste-10', milestones: [...silent.milestones, nextLift] };
@@ -296,14 +296,18 @@ describe('the heat of a lift', () => {
       thicknessMm: number,
       over: Partial<Piece> = {},
       sheet: SheetRevision = resin,
+      down = 20,
     ) => {
       const build = freshRepair(job.id, 'fitting-build', 1, NOW, material);
-      const edge = { ...SHAPES.edge.blank(), down: measured(20), back: measured(30), length: measured(400) };
-      const base = { ...pieceOf(build).base, thicknessMm };
+      const edge = { ...SHAPES.edge.blank(), down: measured(down), back: measured(1.5 * down), length: measured(400) };
+      const base = { ...pieceOf(build).base, material, thicknessMm };
       return found(sheet, { ...pieceOf(build), sheetId: sheet.id, base, void: voidOf(edge as VoidShape), ...over })
         .heat;
     };
+    const stone = on('stone', 200, {}, resin, 40)!;
     const timber = on('timber', 50)!;
+    expect(stone.severity).toBe('stop');
+    expect(say(stone.why, PLAIN_READER)).toMatch(/is what stone bears beside it\. An estimate, for stone of 200 mm\.$/);
     // The press that it offers ends it: lifts thin enough, each after the one below.
     const [thinner] = timber.ways!;
     expect(say(thinner!.say, PLAIN_READER)).toMatch(/^Lifts of \d+ mm$/);
@@ -314,15 +318,17 @@ describe('the heat of a lift', () => {
     // In one pass, as somebody chose, there are no lifts; nor is a wait offered that nothing tells.
     expect(on('timber', 50, { schools: { 'deep-fills': 'one' } })!.ways ?? []).toEqual([]);
     expect(on('timber', 50, {}, silent)!.ways ?? []).toEqual([]);
-    expect(timber.severity).toBe('stop');
     expect(say(timber.why, PLAIN_READER)).toMatch(
       /90 °C is what timber bears beside it\. An estimate, for timber of 50 mm\.$/,
     );
-    // Steel six times as thick as was reckoned with takes up far more: that is a word, and no stop.
-    expect(on('metal', 10)!.severity).toBe('stop');
-    expect(on('metal', 60)!.severity).toBe('caution');
+    // What a thin base with air behind takes up hangs on what stands there: that is a word, and no stop.
+    expect(on('metal', 10)!.severity).toBe('caution');
+    expect(timber.severity).toBe('caution');
+    expect(say(timber.why, PLAIN_READER)).toMatch(
+      /90 °C is what timber bears beside it\. An estimate, for timber of 50 mm\.$/,
+    );
     const blend = { consistency: 'peak', fillers: [{ filler: 'silica', share: 1, per100G: 8 }] } as never;
-    const filled = on('timber', 50, { blend })!;
+    const filled = on('stone', 200, { blend }, resin, 40)!;
     expect(filled.severity).toBe('caution');
     expect(say(filled.why, PLAIN_READER)).toMatch(/the mix without the fillers added to it/);
   });

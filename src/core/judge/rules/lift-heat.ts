@@ -26,8 +26,6 @@ const F = findings({
     todo: 'Thinner lifts, cooler material, or longer between them; the lab shows the thickest that stays calm.',
   },
 });
-/** A base so many times as thick as was reckoned with takes up more of the heat. */
-const THICKER = 1.5;
 const yes = (is: boolean | undefined) => (is ? 'yes' : 'no');
 
 /**
@@ -108,9 +106,10 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
     // What the maker allows overrules an estimate of ours: then it is a word, and no stop.
     const said = context.sheet.limits.liftMaxMm;
     const allowed = said !== null && thick <= said + 1e-9;
-    const deep = BASE_PROPERTIES[context.base].usualMm;
-    // Fillers take up heat, and so does a base that is thicker than was reckoned with: either may end it.
-    const isCooler = pot.filled || plan.piece.base.thicknessMm > THICKER * deep;
+    const { usualMm: deep, usualBack } = BASE_PROPERTIES[context.base];
+    // What a thin base takes up hangs on what stands behind it, which nobody has told; and fillers take up heat as well.
+    // An estimate that may be so far off forbids nothing.
+    const isUnsure = usualBack === 'air' || pot.filled;
     return [
       F[near ? 'lift-heat' : 'lift-heat-near'](
         {
@@ -126,7 +125,7 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
           filled: yes(pot.filled),
         },
         {
-          ...(allowed || isCooler ? { severity: 'caution' as const } : {}),
+          ...(allowed || isUnsure ? { severity: 'caution' as const } : {}),
           ways: thinner({ context, method: plan.method }, repair.standIns, isBad),
         },
       ),
