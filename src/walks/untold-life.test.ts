@@ -79,3 +79,17 @@ test('a figure of one’s own is planned with, has a clock, and is not taken for
   const { plan: printed } = planned(row('plate-bond'), { standIns: { 'use-by': { by: 'own', minutes: 5 } } });
   expect(printed.milestones.find((m) => m.kind === 'use-by')!.sheetSays).not.toMatch(/one’s own/);
 });
+
+test.each(['small-part', 'plate-bond', 'timber-part'])(
+  '%s of an adhesive that prints when it has cured and no more is let go then, and that is said',
+  (id) => {
+    const [method, [kind, ratio, packs, , more], ...rest] = row(id);
+    const { plan } = planned([method, [kind, ratio, packs, 'use-by 30 min, full-cure 24 h', more], ...rest]);
+    expect(plan.problems).toEqual([]);
+    expect(plan.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+    const cured = plan.milestones.find((m) => m.kind === 'full-cure')!.plans!;
+    const off = plan.steps.find((s) => s.stage === 'finish')!;
+    expect(Date.parse(off.from!)).toBeGreaterThanOrEqual(Date.parse(cured));
+    expect(plan.findings.some((f) => /later time is waited for/.test(f.title))).toBe(true);
+  },
+);

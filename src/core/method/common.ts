@@ -263,3 +263,5 @@ export const levelSetting = (
  * takes an abrasive. Not for what gets too hard to be cut.
  */
 export const HELD_LONGER: readonly MilestoneId[] = ['foot', 'light-load', 'load'];
+/** The same of what holds a bond together: many an adhesive prints when it has cured, and no more. */
+export const LET_GO_LONGER: readonly MilestoneId[] = [...HELD_LONGER, 'full-cure'];

@@ -2,7 +2,7 @@ import { areaOf, listed, percent, texts, uptake } from '../../say';
 import { milestoneOf } from '../../system';
 import { measured } from '../../void';
 import { bareMetalKeeps, bareMetalSettings } from '../bare-metal';
-import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, LET_GO_LONGER, waiting, weighedOrWhole } from '../common';
 import { partsIn, settingIn } from '../context';
 import { crosswise } from '../crosswise';
 import { options } from '../effects';
@@ -313,7 +313,7 @@ export const plateBond: Method = {
           'Only after the release time, and when a smear as thin, on the same cold metal, is hard: a cup sets before a thin line.',
         confirm: 'Holds by itself',
         work: { fixed: 2, per: { place: 3 } },
-        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
+        waits: { for: 'release', on: 'last', orElse: LET_GO_LONGER },
       },
       {
         task: 'finish:torque',

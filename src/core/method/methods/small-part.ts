@@ -1,7 +1,7 @@
 import { systemKind } from '../../system';
 import { measured } from '../../void';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, HELD_LONGER, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, LET_GO_LONGER, waiting, weighedOrWhole } from '../common';
 import { options } from '../effects';
 import { carrySetting, restsClosed, reworded, spreadAndClosed, withWork } from '../engines';
 import type { Method } from '../method';
@@ -179,7 +179,7 @@ export const smallPart: Method = {
         detail: 'Hard under a nail at the bead.',
         confirm: 'Holds by itself',
         work: { fixed: 1, per: { place: 2 } },
-        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
+        waits: { for: 'release', on: 'last', orElse: LET_GO_LONGER },
       },
     ]),
   ],

@@ -1,6 +1,6 @@
 import { ml, texts } from '../../say';
 import { shareOf } from '../allowances';
-import { clear, endOfMixing, HELD_LONGER, neatFirst, waiting, weighedOrWhole } from '../common';
+import { clear, endOfMixing, LET_GO_LONGER, neatFirst, waiting, weighedOrWhole } from '../common';
 import { type MethodContext, settingIn } from '../context';
 import { type Effects, options } from '../effects';
 import { carrySetting, restsClosed, reworded, spreadAndClosed, withWork } from '../engines';
@@ -289,7 +289,7 @@ export const timberPart: Method = {
         detail: 'Hard under a nail at the bead, on the shaded side.',
         confirm: 'Stands by itself',
         work: { fixed: 1, per: { place: 4 } },
-        waits: { for: 'release', on: 'last', orElse: HELD_LONGER },
+        waits: { for: 'release', on: 'last', orElse: LET_GO_LONGER },
       },
       {
         task: 'finish:trim',
