@@ -213,6 +213,7 @@ export function BenchPage({
           </p>
           <Clocks
             mixMin={sheet.mixMin}
+            isOurs={sheet.estimated.includes('mixMin')}
             began={mixingBegan}
             over={mixingOver}
             standMs={standStep && standStep.doneAt === null && mixingOver !== null ? standStep.startMs : null}

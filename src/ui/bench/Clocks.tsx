@@ -6,6 +6,7 @@ import { clock, countdown } from '../shared/when';
 /** Mixing, standing, pot: each from its own instant. */
 export function Clocks({
   mixMin,
+  isOurs,
   began,
   over,
   standMs,
@@ -15,6 +16,8 @@ export function Clocks({
   zone,
 }: {
   mixMin: number;
+  /** The sheet prints no mixing time: it is Grenko’s. */
+  isOurs: boolean;
   began: number | null;
   over: number | null;
   standMs: number | null;
@@ -23,12 +26,11 @@ export function Clocks({
   nowMs: number;
   zone: string;
 }) {
+  const mixed = isOurs
+    ? phrase`${formatDuration(mixMin)}, Grenko’s figure`
+    : phrase`${formatDuration(mixMin)} by the sheet`;
   if (began === null)
-    return (
-      <p className="mt-2 soft">{phrase`The clocks begin with mixing: ${formatDuration(
-        mixMin,
-      )} by the sheet, then the pot’s own.`}</p>
-    );
+    return <p className="mt-2 soft">{phrase`The clocks begin with mixing: ${mixed}; then the pot’s own.`}</p>;
   const mixing = over === null ? began + mixMin * 60_000 - nowMs : null;
   return (
     <div className="grid grid-cols-3 gap-3 mt-2">
@@ -37,11 +39,7 @@ export function Clocks({
         <p className="fig text-3xl font-extrabold" role="timer" data-testid="mix-clock">
           {mixing === null ? 'done' : mixing > 0 ? countdown(mixing) : `+${countdown(-mixing).replace(/^[−-]/, '')}`}
         </p>
-        <p className="soft text-sm">
-          {mixing !== null && mixing <= 0
-            ? 'the sheet’s time is over; even colour?'
-            : phrase`${formatDuration(mixMin)} by the sheet`}
-        </p>
+        <p className="soft text-sm">{mixing !== null && mixing <= 0 ? 'its time is over; even colour?' : mixed}</p>
       </div>
       <div>
         <p className="soft text-sm">standing</p>
