@@ -124,9 +124,10 @@ describe('one temperature', () => {
       expect(paceOf(untold, 'short', family).minutesAt(10)).toBeCloseTo(byHand, 6);
     },
   );
-  test('what dries is read as of the warm end alone: nothing says how it goes elsewhere', () => {
+  test('what dries and is told with no temperature is told of any', () => {
     const untold = milestone({ form: 'single', tempC: null, fromMin: 60, toMin: 60 });
-    for (const side of ['short', 'long'] as const) expect(paceOf(untold, side, 'water-borne').minutesAt(22.9)).toBe(60);
+    for (const side of ['short', 'long'] as const)
+      for (const tempC of [4, 17, 22.9, 31]) expect(paceOf(untold, side, 'water-borne').minutesAt(tempC)).toBe(60);
   });
   test('a single figure becomes a wide range away from its temperature, by the family’s energy ± 10', () => {
     const [short, long] = [paceOf(single, 'short', 'resin-amine'), paceOf(single, 'long', 'resin-amine')];

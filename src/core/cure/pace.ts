@@ -58,11 +58,16 @@ const FLAT_K = 25;
 /** Over which a figure of the manner of mixing holds: all weather that anybody works in. */
 const ANY_K = 80;
 /** What a sheet without a temperature is read as: the warm end of a room, so that no wait is cut short by it. */
-export const UNSTATED_C = 23;
+const UNSTATED_C = 23;
 /** The cool end of it: a mix that lasts its time there lasts no longer than that in the same hour. */
 const UNSTATED_COOL_C = 20;
 /** The last digits of a computed temperature must not decide between two bands. */
 const EDGE_K = 1e-6;
+/**
+ * How evaporation grows with temperature at one humidity, kJ/mol: the heat of vaporisation of water, by Clausius and
+ * Clapeyron.
+ */
+const DRYING_KJ = 44;
 /** Spread of the family's activation energy, kJ/mol. */
 const SPREAD_KJ = 10;
 
@@ -155,20 +160,28 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     const ofRoomC = side === 'short' && mid !== null ? UNSTATED_COOL_C : UNSTATED_C;
     const at = table.tempC ?? ofRoomC;
     const minutes = take(table);
-    // Drying has no activation energy: a wait is taken as it stands where it is warmer, a working time where it is
-    // colder.
-    const anyC = mid === null && milestoneKind(milestone.kind).manner;
-    if (mid === null)
+    if (mid === null) {
+      // What is told with no temperature is told of any, and so is the manner of mixing.
+      const anyC = table.tempC === null || milestoneKind(milestone.kind).manner;
+      const [below, above] = anyC ? [ANY_K, ANY_K] : side === 'long' ? [SINGLE_K, FLAT_K] : [FLAT_K, SINGLE_K];
+      // It dries as fast as water evaporates: a wait grows where it is colder and a working time shrinks where it is
+      // warmer; on the other side both are taken as they stand.
+      const worse = side === 'long' ? 1 : -1;
+      const drying = (t: number) => {
+        const slower = ((DRYING_KJ + SPREAD_KJ) / R_KJ) * (1 / (t + KELVIN) - 1 / (at + KELVIN));
+        return minutes * Math.exp(worse * Math.max(0, worse * slower));
+      };
       return {
         form: 'single',
-        lowC: anyC ? at - ANY_K : side === 'long' ? at : at - FLAT_K,
-        highC: anyC ? at + ANY_K : side === 'long' ? at + FLAT_K : at,
+        lowC: at - below,
+        highC: at + above,
         sheetLowC: at,
         sheetHighC: at,
         breaksC: [at],
-        minutesAt: () => minutes,
+        minutesAt: anyC ? () => minutes : drying,
         standingAt: (t) => (table.tempC !== null && Math.abs(t - at) < AT_ITS_OWN_K ? 'sheet' : 'estimated'),
       };
+    }
     return {
       form: 'single',
       lowC: at - SINGLE_K,

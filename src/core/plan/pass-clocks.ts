@@ -1,9 +1,7 @@
-import { UNSTATED_C } from '../cure';
 import type { StepDraft } from '../method';
-import { degC, exactly, type Said, texts } from '../say';
+import { type Said, texts } from '../say';
 import {
   clockOf,
-  FAMILIES,
   isMetered,
   LAID_OVER_TIME,
   MILESTONES,
@@ -22,8 +20,6 @@ import type { PlanStop, StandIn } from './stand-in';
 
 const CLOCKS = texts('pass-clocks', {
   'no-time': 'The sheet of {sheet} gives no time for {label}.',
-  'dries-colder':
-    'The sheet of {sheet} tells {label} once and no temperature with it: taken as of {at}, it says nothing of how much longer it dries in a colder hour.',
 });
 
 const MIN_MS = 60_000;
@@ -151,12 +147,7 @@ export function clocksOf({ ask, sheet, reachOf, shares }: ClockAsk) {
     const failed = tries.find((t) => t === null || t.atMs === null);
     if (failed === undefined) return { atMs: Math.max(...tries.map((t) => t!.atMs!)), by: 'sheet', why: '' };
     const label = MILESTONES[kind].label.toLowerCase();
-    const table = milestoneOf(sheet, kind)?.table;
-    const unsaid = table?.form === 'single' && table.tempC === null && FAMILIES[sheet.family].activationKJ === null;
-    const why =
-      unsaid && failed?.problem
-        ? CLOCKS['dries-colder']({ sheet: sheet.name, label, at: exactly(degC(UNSTATED_C)) })
-        : (failed?.problem ?? CLOCKS['no-time']({ sheet: sheet.name, label }));
+    const why = failed?.problem ?? CLOCKS['no-time']({ sheet: sheet.name, label });
     return { atMs: null, by: 'sheet', why };
   };
   const waitOf = (kind: MilestoneId, batches: readonly number[]): Wait => {

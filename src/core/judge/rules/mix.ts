@@ -105,8 +105,8 @@ const F = findings({
     severity: 'note',
     stage: 'hold',
     title: 'Estimated, not the sheet’s word',
-    why: 'The sheet gives one figure for {times}; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.',
-    todo: 'Prove it by touch and by a smear as thin, on a like base beside it, before release.',
+    why: 'The sheet gives one figure for {times}{dries, select, no {; away from its temperature it is carried by the family’s activation energy ± 10 kJ/mol.} flat {, and no temperature with it: taken as it stands, it says nothing of how much longer it dries in a colder or damper hour.} other {; in a colder hour it dries longer by as much as water evaporates more slowly, at one humidity. A damp hour is slower still.}}',
+    todo: '{dries, select, no {Prove it by touch and by a smear as thin, on a like base beside it, before release.} other {Touch it with a dry finger before it is gone on with, and again each hour.}}',
   },
   extrapolated: {
     severity: 'caution',
@@ -286,23 +286,32 @@ export const mixRules: Readonly<Record<string, Rule>> = {
   },
 
   estimate: ({ plan }) => {
+    const { sheet } = plan;
+    const isDrying = sheet !== null && FAMILIES[sheet.family].activationKJ === null;
     const used = plan.milestones.filter(
       (m) =>
         m.standing !== 'sheet' &&
         m.planMs !== null &&
-        (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release'),
+        (m.kind === plan.serves || m.kind === 'use-by' || m.kind === 'release' || (isDrying && m.clock === 'waiting')),
     );
     // A pot that warms itself is estimated, too, whatever the sheet prints: that is told of the pot.
     const oneFigure = (kind: MilestoneId) => {
-      const form = plan.sheet ? milestoneOf(plan.sheet, kind)?.table.form : undefined;
+      const form = sheet ? milestoneOf(sheet, kind)?.table.form : undefined;
       return form === undefined || form === 'single';
     };
-    const estimated = [
-      ...new Set(used.filter((m) => m.standing === 'estimated' && oneFigure(m.kind)).map((m) => m.label.toLowerCase())),
-    ];
+    const howOf = ({ kind }: (typeof used)[number]): 'no' | 'flat' | 'slower' => {
+      const table = sheet ? milestoneOf(sheet, kind)?.table : undefined;
+      if (!isDrying) return 'no';
+      return table?.form === 'single' && table.tempC === null ? 'flat' : 'slower';
+    };
+    const estimated = used.filter((m) => m.standing === 'estimated' && oneFigure(m.kind));
+    const told = (dries: ReturnType<typeof howOf>) => {
+      const times = [...new Set(estimated.filter((m) => howOf(m) === dries).map((m) => m.label.toLowerCase()))];
+      return times.length ? [F.estimate({ times: listed(times), dries }, dries === 'no' ? {} : { of: dries })] : [];
+    };
     const beyond = [...new Set(used.filter((m) => m.standing === 'extrapolated').map((m) => m.label.toLowerCase()))];
     return [
-      ...(estimated.length ? [F.estimate({ times: listed(estimated) })] : []),
+      ...(['no', 'flat', 'slower'] as const).flatMap(told),
       ...(beyond.length ? [F.extrapolated({ times: listed(beyond) })] : []),
     ];
   },
