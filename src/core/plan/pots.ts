@@ -24,13 +24,16 @@ export interface HeatAsked {
 /** The sheets that passes mix in a pot that warms itself, and the bases they lay lifts of them on. */
 export const heatAsked = (pieces: readonly HeatedPiece[], sheets: readonly SheetRevision[]): readonly HeatAsked[] =>
   sheets.flatMap((sheet) => {
-    const mine = pieces.filter((p) => p.sheetId === sheet.id);
-    if (!mine.length || selfHeats(sheet) !== null || isMetered(sheet.kind)) return [];
-    const laid = mine.filter(({ method: { id } }) => {
-      const method = methodOf(id);
-      return method && ENGINES[method.engine].inLifts;
-    });
-    return [{ sheet, bodies: [POT, ...[...new Set(laid.map((p) => p.base.material))].map(liftOn)] }];
+    if (selfHeats(sheet) !== null || isMetered(sheet.kind)) return [];
+    let isMixed = false;
+    const laidOn = new Set<BaseMaterial>();
+    for (const { sheetId, method: of, base } of pieces) {
+      if (sheetId !== sheet.id) continue;
+      isMixed = true;
+      const method = methodOf(of.id);
+      if (method && ENGINES[method.engine].inLifts) laidOn.add(base.material);
+    }
+    return isMixed ? [{ sheet, bodies: [POT, ...[...laidOn].map(liftOn)] }] : [];
   });
 
 /** The same heat with one more table. */
