@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { FamilyId } from './family';
 import type { Flow, Mixing, Way } from './manner';
-import type { MilestoneId } from './milestone';
+import type { MilestoneId, StartId } from './milestone';
 import type { PartId, UsualPart } from './part-kinds';
 import type { WETNESS } from './wetness';
 
@@ -51,6 +51,8 @@ export interface SystemKind {
   readonly ownBag?: true;
   /** Times that its sheets usually print, in the order of work. */
   readonly times: readonly MilestoneId[];
+  /** What those count from that usually count from something else. */
+  readonly counts?: Readonly<Partial<Record<MilestoneId, StartId>>>;
   /** How wet its sheets usually want the base; bone dry, where it is not said. */
   readonly base?: (typeof WETNESS)[number];
   readonly hazards: readonly string[];
@@ -330,6 +332,8 @@ export const SYSTEM_KINDS = {
     ways: ['cup', 'weight'],
     asks: ['pot', 'humidity'],
     times: ['stand', 'use-by', 'recoat-from', 'dry', 'load'],
+    // From its last shake, which ends its standing.
+    counts: { 'use-by': 'stand-ends' },
     hazards: ['Wash off skin at once.'],
     protection: GLOVES,
   },

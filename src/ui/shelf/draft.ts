@@ -145,9 +145,13 @@ export const blankTime = (kind: MilestoneId): TimeDraft => ({
 
 /** The lines that are typed into, in their order, and those that sheets of a kind usually print beside them. */
 export function timesOfKind(kind: SheetRevision['kind'], typed: readonly TimeDraft[]): readonly TimeDraft[] {
-  const { times } = systemKind(kind);
+  const { times, counts = {} } = systemKind(kind);
   const here = typed.filter((t) => t.text.trim() !== '' || t.reference.trim() !== '');
-  return [...here, ...times.filter((id) => !here.some((t) => t.kind === id)).map(blankTime)];
+  const blank = (id: MilestoneId): TimeDraft => {
+    const startsAt = counts[id];
+    return { ...blankTime(id), ...(startsAt ? { startsAt } : {}) };
+  };
+  return [...here, ...times.filter((id) => !here.some((t) => t.kind === id)).map(blank)];
 }
 
 /** How wet a kind usually wants its base. */
