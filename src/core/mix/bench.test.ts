@@ -1,4 +1,4 @@
-import { plainWords } from '@/words';
+import { PLAIN_READER, plainWords, say } from '@/words';
 import { saying } from '@/words/saying.testing';
 import { furtherSheets, mortarSheet, pasteSheet } from '../../sample/systems';
 import { Refusal } from '../say';
@@ -19,6 +19,7 @@ import {
   type PourPlan,
   partsOf,
   pourState,
+  saidAs,
   saidTolerance,
   sameSystem,
   scaledColour,
@@ -104,7 +105,12 @@ describe('measured with what is at hand', () => {
     expect(countedPart(sheet, 'B', mass, bench)).toBeNull();
     expect(countedPart(sheet, 'C', mass, drops)).toBeNull();
     const cup = { ...bench, way: 'cup' } as const;
-    expect(countedPart(pasteSheet, 'A', batch(pasteSheet, 80), cup)).toMatchObject({ amount: 50, unit: 'mL' });
+    const poured = countedPart(pasteSheet, 'A', batch(pasteSheet, 80), cup)!;
+    expect(poured).toMatchObject({ amount: 50, unit: 'mL' });
+    // In the reader’s own units, as its marks are; drops are drops to anybody.
+    const us = { ...PLAIN_READER, system: 'us' as const };
+    expect([say(saidAs(poured), PLAIN_READER), say(saidAs(poured), us)]).toEqual(['50 mL', '1.69 US fl oz']);
+    expect(say(saidAs(countedPart(sheet, 'B', mass, drops)!), us)).toBe('81 drops');
   });
   test('drops counted: 76 drops to 2 mL are 38 to 1 mL, give or take one drop', () => {
     expect(dropsPerMl(76, 2)).toEqual({ perMl: 38, tolerancePct: 100 / 76 });

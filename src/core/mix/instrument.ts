@@ -1,4 +1,16 @@
-import { attempt, grams, line, type Message, percent, positive, refuse, texts, type WorkLine } from '../say';
+import {
+  attempt,
+  exactly,
+  grams,
+  line,
+  type Message,
+  ml,
+  percent,
+  positive,
+  refuse,
+  texts,
+  type WorkLine,
+} from '../say';
 import { type PartId, partOf, type SheetRevision, type Way } from '../system';
 import { figure } from '../units';
 
@@ -10,6 +22,7 @@ const WORK = texts('work.instrument', {
 });
 
 const AMOUNT = texts('measured-out', {
+  poured: '{amount}',
   of: '{amount} {unit, select, drops {{n, plural, one {drop} other {drops}}} strokes {{n, plural, one {stroke} other {strokes}}} sachets {{n, plural, one {sachet} other {sachets}}} other {{unit}}}',
 });
 
@@ -103,8 +116,13 @@ function measurePart(sheet: SheetRevision, part: PartId, massG: number, i: Instr
         densityGPerMl,
       );
     case 'strokes': {
-      const ml = i.strokeMl ?? refuse('strokeMl', null, 'mL of one stroke', REFUSED['say-what-stroke']());
-      return rounded(massG / densityGPerMl / positive('strokeMl', ml, 'A stroke'), 1, 'strokes', ml * densityGPerMl);
+      const each = i.strokeMl ?? refuse('strokeMl', null, 'mL of one stroke', REFUSED['say-what-stroke']());
+      return rounded(
+        massG / densityGPerMl / positive('strokeMl', each, 'A stroke'),
+        1,
+        'strokes',
+        each * densityGPerMl,
+      );
     }
     case 'drops': {
       const drop = dropMassG(i.dropsPerMl, densityGPerMl);
@@ -178,7 +196,9 @@ export function countedPart(
 
 /** A measured part as it is said at the bench. */
 export const saidAs = ({ unit, amount }: Measured): Message =>
-  AMOUNT.of({ unit, n: amount, amount: figure(amount, 4) });
+  unit === 'mL'
+    ? AMOUNT.poured({ amount: exactly(ml(amount)) })
+    : AMOUNT.of({ unit, n: amount, amount: figure(amount, 4) });
 
 /** Whether a kit or catalyst of one system may go with another: never of two. @throws Refusal with the reason */
 export function sameSystem(
