@@ -1,4 +1,4 @@
-import { airOver, BASE_PROPERTIES, baseOver, ONLY_AIR, valueAt } from '../src/core/climate';
+import { airOver, baseOver, ONLY_AIR, valueAt } from '../src/core/climate';
 import {
   type LiftAsk,
   liftOn,
@@ -13,6 +13,7 @@ import {
   tableCell,
   tableOrder,
 } from '../src/core/cure';
+import { explicitPeak } from '../src/core/cure/explicit.testing';
 import { potGrid, runHeat } from '../src/core/heat';
 import { openersOf, planJob, type StartsAsk, startsAskOf, startWindows } from '../src/core/plan';
 import { clockOf, type Milestone } from '../src/core/system';
@@ -78,45 +79,9 @@ function explicitPot(massG: number, cells: number): number {
   return life;
 }
 
-/**
- * A lift by explicit steps of a second, written apart from the solver: even cells, forward in time, the same equations.
- * @returns highest mean temperature of the lift, °C
- */
-function explicitLift(thicknessMm: number, cells: number): number {
-  const m = reactiveOf(mortarSheet);
-  const { k, rhoC } = BASE_PROPERTIES.concrete;
-  const [dx, below] = [thicknessMm / 1000 / cells, Math.round(0.2 / 0.005)];
-  const widths = [...Array<number>(cells).fill(dx), ...Array<number>(below).fill(0.005)];
-  const n = widths.length;
-  const kOf = (i: number) => (i < cells ? m.k : k);
-  const cOf = (i: number) => (i < cells ? m.rhoC : rhoC);
-  const temp = Float64Array.from({ length: n }, (_, i) => (i < cells ? 20 : 15));
-  const alpha = new Float64Array(cells);
-  const flow = new Float64Array(n + 1);
-  const step = Math.min(1, (0.3 * dx * dx * m.rhoC) / m.k);
-  let peak = 20;
-  for (let s = 0; s < 24 * 3600; s += step) {
-    // Heat into each cell through its upper face; air above, nothing lost below.
-    flow[0] = (18 - temp[0]!) / (1 / 10 + dx / 2 / m.k);
-    for (let i = 1; i < n; i++)
-      flow[i] = (temp[i - 1]! - temp[i]!) / (widths[i - 1]! / 2 / kOf(i - 1) + widths[i]! / 2 / kOf(i));
-    let mean = 0;
-    for (let i = 0; i < n; i++) {
-      let gain = (flow[i]! - (i + 1 < n ? flow[i + 1]! : 0)) / widths[i]!;
-      if (i < cells) {
-        const rate =
-          m.a2 * Math.exp(-55_000 / (8.314462618 * (temp[i]! + 273.15))) * (0.05 + alpha[i]!) * (1 - alpha[i]!) ** 2;
-        alpha[i]! += rate * step;
-        gain += m.phi * m.liquidKgPerM3 * 360_000 * rate;
-      }
-      temp[i]! += (gain * step) / cOf(i);
-      if (i < cells) mean += temp[i]! / cells;
-    }
-    if (mean > peak) peak = mean;
-    else if (mean < peak - 3) break;
-  }
-  return peak;
-}
+/** The lift of the sample’s mortar in even steps of a second: what the solver is held against. */
+const explicitLift = (thicknessMm: number, cells: number): number =>
+  explicitPeak(reactiveOf(mortarSheet), { ...LIFT, thicknessMm }, [cells, 40]);
 
 /** Every start by itself: limits at each step of the placing, and every wait looked for anew. */
 function startsOneByOne(ask: StartsAsk): number {

@@ -193,7 +193,7 @@ test('the same stop over nine batches is one, looked into and decided on at once
   expect(await page.getByText('two of us prime by turns', { exact: false }).count()).toBe(n + 1);
 });
 
-test('told by volume alone it is measured by the cup, in Mix and at the bench; pressed, a finer cup keeps the ratio', async () => {
+test('told by volume alone it is measured by the cup in Mix and at the bench; a finer cup is a press', async () => {
   const winch = sampleData(NOW, 'Europe/Helsinki').bundles[1]!;
   const plate = pieceOf(winch.repairs[0]!);
   const paste = sampleSheets.find((s) => s.id === plate.sheetId)!;
@@ -223,7 +223,7 @@ test('told by volume alone it is measured by the cup, in Mix and at the bench; p
   expect(await page.getByText(/by the cup/).count()).toBe(0);
 });
 
-test('of a sheet that tells nothing of it, how long a mix may be worked is asked in Mix, kept, and taken back in Hold', async () => {
+test('how long a mix may be worked is asked in Mix where no sheet tells it, and taken back in Hold', async () => {
   const plate = pieceOf(sampleData(NOW, 'Europe/Helsinki').bundles[1]!.repairs[0]!);
   const paste = sampleSheets.find((s) => s.id === plate.sheetId)!;
   const silent = paste.milestones.filter((m) => !['use-by', 'open', 'gel', 'idle'].includes(m.kind));

@@ -113,7 +113,7 @@ describe('a drying time told once', () => {
     }
   });
 
-  test('with its temperature is longer in a colder hour by as much as water evaporates more slowly, and never shorter', () => {
+  test('with its temperature grows in the cold by as much as water evaporates more slowly', () => {
     // Vapour over water at 20 and 15 °C: 23.39 and 17.06 hPa (steam tables), a third more; it is told no less.
     const cold = told(printed, 15);
     expect(cold.stop).toBeNull();

@@ -80,7 +80,7 @@ const netOf = (rows: number, columns: number) => ({
 
 /**
  * The net over a table that plans read: few enough to be made in a moment, and the same whether the rest is there or
- * not. The life of a pot changes slowly with its mass; a lift catches within a few millimetres, and no size is left out.
+ * not. The life of a pot changes slowly with its mass; a lift catches within a few millimetres: none is left out.
  */
 const NETS = { pot: netOf(3, 3), lift: netOf(2, 1) } as const;
 
@@ -234,7 +234,7 @@ export function worstIn(table: HeatTable, massG: number, tempC: number): HeatCel
   return cell && warmer(cell, above);
 }
 
-/** What stands in for the peak of a lift that runs away, °C, where it lies between others: the next to it is told hot. */
+/** The peak of a lift that runs away, °C, as it is read between others: the one next to it is told hot. */
 const AWAY_C = RUNAWAY_C + 50;
 
 /**

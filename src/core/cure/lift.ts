@@ -46,8 +46,8 @@ const BASE_CELLS = 14;
 const NEXT_LIFT_K = 10;
 
 /**
- * A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. The base is as
- * thick as such a base usually is, with the ground or the air behind it: a sheet of steel takes up little of the heat,
+ * A lift on its base: a slab under air on a slab of the base, a node of each on both sides of their face. The base is
+ * as thick as such a base usually is, with the ground or the air behind it: a sheet of steel takes up little of the heat,
  * and timber and laminate hold it in.
  * @throws Refusal for a thickness that is not positive
  */

@@ -94,7 +94,7 @@ describe('measured with what is at hand', () => {
       [6, 'strokes'],
     ]);
   });
-  test('at the bench a part is told by what counts it, to the mark; a scale and a measure nobody knows count nothing', () => {
+  test('at the bench a part is told by what counts it, to the mark; a scale counts nothing', () => {
     const sheet = at('coat', 2);
     const mass = { A: 120, B: 2.4, C: 0, D: 0 };
     const drops = { ...bench, way: 'drops', dropsPerMl: 38 } as const;

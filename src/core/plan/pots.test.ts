@@ -287,7 +287,7 @@ describe('the heat of a lift', () => {
     );
   });
 
-  test('it is told for what it lies on; on what is thin, and with fillers of one’s own, it is a word and no stop', () => {
+  test('it is told for what it lies on; on what is thin, and with added fillers, it is no stop', () => {
     const nextLift = milestoneOf(mortarSheet, 'next-lift')!;
     const silent = { ...pasteSheet, id: 'paste-9', limits: { ...pasteSheet.limits, liftMaxMm: null } };
     const resin = { ...silent, id: 'paste-10', milestones: [...silent.milestones, nextLift] };

@@ -16,7 +16,7 @@ const DRAWN_MM = 1;
 const within = (mm: number, least: number | null, most: number | null): number =>
   Math.min(Math.max(mm, least ?? 0), most ?? Number.POSITIVE_INFINITY);
 
-/** How thick a sheet lies on a face: as it says that a square metre drinks or a litre covers, or as its limits let it. */
+/** How thick a sheet lies on a face: as it says that a square metre drinks or a litre covers, or as it may. */
 function onFace({ params }: Method, usual: Measured | null, sheet: Told): Measured | null {
   if (params?.toRefusal) return sheet.uptakeMlPerM2 ? measured(sheet.uptakeMlPerM2 / 1000, 'guess') : null;
   if (!usual || params?.byCoverage) return null;
@@ -53,7 +53,7 @@ function saidBy(method: Method, sheet: Told, shape: ShapeId): Measured | null {
 export const firstThickness = (method: Method, sheet: Told | null = null): Measured =>
   (sheet && saidBy(method, sheet, 'coat')) ?? usualThickness(method) ?? unmeasured(DRAWN_MM, 'film');
 
-/** Whose figure a thickness is that nobody has typed, in a shape, on a face if none is named; null where somebody has. */
+/** Whose figure a thickness is in a shape, on a face if none is named; null where somebody has typed it. */
 export function whoseThickness(
   method: Method,
   sheet: Told | null,

@@ -41,8 +41,8 @@ export interface SystemKind {
   /** Wetted bead by bead as it is placed: nothing is mixed beforehand. */
   readonly asPlaced?: true;
   /**
-   * Minutes that are usually left to place it once it is mixed, at 20 °C and on the short side, where that is not half an
-   * hour: planned with where its sheet tells nothing of it.
+   * Minutes that are usually left to place it once it is mixed, at 20 °C and on the short side, where that is not half
+   * an hour: planned with where its sheet tells nothing of it.
    */
   readonly worksMin?: number;
   /** Minutes of mixing, where they are usually others than of a pot. */

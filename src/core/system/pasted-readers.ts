@@ -285,7 +285,7 @@ export const turns = ({ line }: SheetLine): Told => {
 
 const SAYS_LAYER = /layer|\blifts?\b|schicht|lage/;
 
-/** A layer is a lift, where the kind is laid in such; a thickness is what the kind asks first, a lift or a bond line. */
+/** A layer is a lift, where the kind is laid in such; a thickness is what the kind asks first of the two. */
 export const thickness = (line: SheetLine): Told => {
   const { asks } = systemKind(line.kind);
   const first = asks.find((field) => field === 'lift' || field === 'bond');

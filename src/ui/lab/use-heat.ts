@@ -104,7 +104,7 @@ export function useHeatTable(
     running.current = [];
   };
   const key = bodyKey(of);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what the table is of; ending what runs depends on nothing
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what it is of; ending needs nothing
   useEffect(() => {
     setTable(null);
     setStopped(false);

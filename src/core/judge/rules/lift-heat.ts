@@ -53,8 +53,8 @@ const LIFTS_MM = [60, 50, 40, 30, 25, 20, 15, 12, 10, 8, 6, 5, 4, 3, 2];
 const MOST_LIFTS = 8;
 
 /**
- * The thickest lifts that stay calm, as a press. Not where it is placed in one pass as somebody chose, nor where nothing
- * tells when the next may follow: that would stop it elsewhere.
+ * The thickest lifts that stay calm, as a press. Not where it is placed in one pass as somebody chose, nor where
+ * nothing tells when the next may follow: that would stop it elsewhere.
  */
 function thinner(
   { context, method }: { readonly context: MethodContext; readonly method: Method },
@@ -107,7 +107,7 @@ export const liftHeatRules: Readonly<Record<string, Rule>> = {
     const said = context.sheet.limits.liftMaxMm;
     const allowed = said !== null && thick <= said + 1e-9;
     const { usualMm: deep, usualBack } = BASE_PROPERTIES[context.base];
-    // What a thin base takes up hangs on what stands behind it, which nobody has told; and fillers take up heat as well.
+    // What a thin base takes up hangs on what stands behind it, and nobody has told that; fillers take up heat, too.
     // An estimate that may be so far off forbids nothing.
     const isUnsure = usualBack === 'air' || pot.filled;
     return [
