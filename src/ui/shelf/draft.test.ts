@@ -288,18 +288,18 @@ test('another kind keeps the times that were typed and offers those that its she
 });
 
 test('a joint colour is used up from its last shake, and whoever says otherwise is believed', () => {
-  const useBy = (draft: SheetDraft) => draft.times.find((t) => t.kind === 'use-by')!.startsAt;
+  const countsFrom = (draft: SheetDraft) => draft.times.find((t) => t.kind === 'use-by')!.startsAt;
   const colour = ofKind(blankDraft(), 'joint-colour');
-  expect([useBy(blankDraft()), useBy(colour)]).toEqual(['mix-begins', 'stand-ends']);
+  expect([countsFrom(blankDraft()), countsFrom(colour)]).toEqual(['mix-begins', 'stand-ends']);
   // Of nothing else that it prints.
   expect(colour.times.filter((t) => t.startsAt === 'stand-ends').map((t) => t.kind)).toEqual(['use-by']);
   const typed = {
     ...blankDraft(),
     times: blankDraft().times.map((t) => (t.kind === 'use-by' ? { ...t, text: '45 min' } : t)),
   };
-  expect(useBy(ofKind(typed, 'joint-colour'))).toBe('mix-begins');
+  expect(countsFrom(ofKind(typed, 'joint-colour'))).toBe('mix-begins');
   // Another kind counts it from mixing again.
-  expect(useBy(ofKind(colour, 'paste'))).toBe('mix-begins');
+  expect(countsFrom(ofKind(colour, 'paste'))).toBe('mix-begins');
 });
 
 test('two tins are weighed out of, a kit with its sand is mixed whole, unless somebody has said otherwise', () => {
