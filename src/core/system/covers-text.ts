@@ -27,7 +27,7 @@ const FT2 = 0.3048 ** 2;
 /** Litres of a gallon (US: 231 in³ of 25.4 mm; UK: by definition). */
 const LITRES: Readonly<Record<string, number>> = { l: 1, us: 3.785411784, uk: 4.54609 };
 const PRINTED =
-  /^([\d.,\s/]+?)\s*(m2|m²|sq\.?\s*m|ft2|ft²|sq\.?\s*ft)\s*(?:\/|per|a|an|from a|in a)\s*(l|lit(?:re|er)|us\s*gal(?:lon)?|uk\s*gal(?:lon)?|imp\.?\s*gal(?:lon)?|gal(?:lon)?\s*\((?:us|uk)\)|gal(?:lon)?|kit|set|pack|unit|bag|tin|can|pail|pair|bottle)s?\.?$/i;
+  /^([\d.,\s/]+?)(?:\s*(?:-|–|\bto\b)\s*([\d.,]+))?\s*(m2|m²|sq\.?\s*m|ft2|ft²|sq\.?\s*ft)\s*(?:\/|per|a|an|from a|in a)\s*(?:\d+(?:[.,]\d+)?[\s-]*(?:kg|lbs?)[.\s]\s*(?=\w))?(l|lit(?:re|er)|us\s*gal(?:lon)?|uk\s*gal(?:lon)?|imp\.?\s*gal(?:lon)?|gal(?:lon)?\s*\((?:us|uk)\)|gal(?:lon)?|kit|set|pack|unit|bag|tin|can|pail|pair|bottle)s?\.?$/i;
 
 const AREA = '(?:m2|m²|sq\\.?\\s*m)';
 const A_KG = '(?:kg|kilo(?:gram)?s?)';
@@ -53,6 +53,7 @@ function ofKg(text: string): number | null {
  * Reads what one coat covers.
  * @example readCovers('0.42 m²/L', 'metric') // { per: 'litre', m2: 0.42 }
  * @example readCovers('6.5 m² a set', 'metric') // { per: 'pack', m2: 6.5 }
+ * @example readCovers('100 to 125 sq ft/gal', 'us') // { per: 'litre', m2: 2.45… }: of a range the less
  * @example readCovers('200 mL/m²', 'metric') // { per: 'litre', m2: 5 }
  * @example readCovers('150-200 g/m²', 'metric') // { per: 'kg', m2: 5 }
  */
@@ -63,7 +64,7 @@ export function readCovers(text: string, system: UnitSystem): CoversRead {
   if (/\//.test(text) && uptake.ok && uptake.value > 0) return { per: 'litre', m2: 1000 / uptake.value };
   const m2OfKg = ofKg(inWordsRead(text).trim().replace(/[–—]/g, '-'));
   if (m2OfKg !== null) return { per: 'kg', m2: m2OfKg };
-  const [, number, area, what] = PRINTED.exec(inWordsRead(text).trim()) ?? [];
+  const [, number, other, area, what] = PRINTED.exec(inWordsRead(text).trim()) ?? [];
   const read = number === undefined ? null : readNumber(number.trim());
   if (read && 'either' in read) {
     const rest = text.trim().slice(number!.trim().length);
@@ -73,7 +74,10 @@ export function readCovers(text: string, system: UnitSystem): CoversRead {
       choices: read.either.map((label) => ({ label, text: `${label}${rest}` })),
     };
   }
-  const value = read && 'value' in read ? read.value : Number.NaN;
+  const further = other === undefined ? null : readNumber(other);
+  // Of a range the end that covers less.
+  const ends = [read, further].flatMap((end) => (end && 'value' in end ? [end.value] : []));
+  const value = ends.length ? Math.min(...ends) : Number.NaN;
   if (!(value > 0) || area === undefined || what === undefined)
     return { per: null, sentence: REFUSED['as-printed']({ examples: listed(PRINTED_LIKE, 'or') }) };
   const m2 = value * (/^(ft|sq\.?\s*ft)/i.test(area) ? FT2 : 1);

@@ -1,6 +1,7 @@
-import { isBackwards, parseQuantity, parseRatio, readNumber } from '../typed';
+import { isBackwards, type Parsed, parseQuantity, parseRatio, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
 import { isMeteredByPack, type PartId, type SystemKindId, systemKind } from './kinds';
+import { inOneMeasure } from './one-measure';
 
 /** What is read from the words on a pack. */
 export interface PackRead {
@@ -12,10 +13,12 @@ export interface PackRead {
   readonly whole: string | null;
 }
 
-/** An amount as it stands on a pack: `2 × 150 mL`, `1 1/2 US gal`, `19 kg`, `10 oz av`. */
+/** An amount as it stands on a pack: `2 × 150 mL`, `1 1/2 US gal`, `1/2 pt`, `50-lb`, `10 oz av`. */
 const AMOUNT =
-  /(?:(?<!\d)(\d{1,3})\s*[x×]\s*)?(\d[\d.,]*(?:\s+\d+\/\d+)?)\s*((?:US|UK|imp\.?)\s*(?:fl\.?\s*oz|gal|qt|pt)|fl\.?\s*oz(?:\s*(?:US|UK))?|oz(?:\s*av)?|millilit(?:re|er)s?|lit(?:re|er)s?|grams?|kilos?|pounds?|kg|lbs?|ml|cc|cl|gallons?|gal|quarts?|qts?|pints?|pts?|g|l)(?![a-z])(?:\s*\((US|UK)\))?/gi;
+  /(?:(?<!\d)(\d{1,3})\s*[x×]\s*)?(\d+\/\d+|\d[\d.,]*(?:[\s-]+\d+\/\d+)?|[½¼¾])[\s-]*((?:US|UK|imp\.?)\s*(?:fl\.?\s*oz|gal|qt|pt)|fl\.?\s*oz(?:\s*(?:US|UK))?|oz(?:\s*av)?|millilit(?:re|er)s?|lit(?:re|er)s?|grams?|kilos?|pounds?|kg|lbs?|ml|cc|cl|gallons?|gal|quarts?|qts?|pints?|pts?|g|l)(?![a-z])(?:\s*\((US|UK)\))?/gi;
 const RATIO = /\d+(?:[.,]\d+)?(?:\s*:\s*\d+(?:[.,]\d+)?)+(?:\s*(?:by\s+)?(?:weight|mass|volume|vol|wt|w\/w|v\/v))?/i;
+
+type Asked = Extract<Parsed, { ok: false }>;
 
 interface Amount {
   readonly kind: 'mass' | 'volume';
@@ -26,7 +29,8 @@ interface Amount {
 /** Measures that differ by country; whoever works in US units has said which. */
 const OF_A_COUNTRY = /^(?:gal|qt|pt|fl oz)$/i;
 
-function amountOf(number: string, unit: string, country: string | undefined, system: UnitSystem): Amount | null {
+/** An amount as it is read elsewhere: `2 US gal`. */
+function amountText(number: string, unit: string, country: string | undefined, system: UnitSystem): string {
   // A gallon of a pack has its country before it, behind it, or in brackets.
   const spelt = unit
     .replace(/\./g, '')
@@ -34,15 +38,44 @@ function amountOf(number: string, unit: string, country: string | undefined, sys
     .replace(/^gal.*/i, 'gal')
     .replace(/^(?:qt|quart).*/i, 'qt')
     .replace(/^(?:pt|pint).*/i, 'pt');
-  const text = /^cl$/i.test(spelt)
+  const theirs = country ?? (system === 'us' && OF_A_COUNTRY.test(spelt) ? 'US' : '');
+  return /^cl$/i.test(spelt)
     ? `${Number(number.replace(',', '.')) * 10} mL`
-    : `${number} ${country ?? (system === 'us' && OF_A_COUNTRY.test(spelt) ? 'US' : '')} ${spelt}`.replace(
-        / {2,}/g,
-        ' ',
-      );
+    : `${number} ${theirs} ${spelt}`.replace(/ {2,}/g, ' ');
+}
+
+function amountOf(text: string, system: UnitSystem): Amount | null {
   for (const kind of ['mass', 'volume'] as const) {
     const read = parseQuantity(kind, text, system);
     if (read.ok && read.value > 0) return { kind, core: read.value, text };
+  }
+  return null;
+}
+
+/** The amounts printed on a pack, as they stand there and as they are read. */
+const amountsIn = (printed: string, system: UnitSystem) =>
+  [...printed.matchAll(AMOUNT)].flatMap(([all, times, number = '', unit = '', country]) =>
+    'bad' in readNumber(number.split(/[\s/-]/)[0]!.replace(/[½¼¾]/, '1'))
+      ? []
+      : [{ stands: all.trim(), times: Number(times ?? 1), amount: amountText(number, unit, country, system) }],
+  );
+
+/**
+ * An amount on a pack that has several readings, an ounce of mass or of fluid, a gallon of two countries: the question,
+ * and the words on the pack with each of the answers. Null where all are sure.
+ * @example unsureOf('22 oz cartridge', 'us')?.choices[0] // { label: 'oz av', text: '22 oz av cartridge' }
+ */
+export function unsureOf(text: string, system: UnitSystem): Asked | null {
+  for (const { stands, amount } of text.length > LONGEST ? [] : amountsIn(inOneMeasure(text), system)) {
+    const reads = (['mass', 'volume'] as const).map((kind) => parseQuantity(kind, amount, system));
+    const asks = reads.find((read): read is Asked => !read.ok && read.choices !== undefined);
+    if (!asks || reads.some((read) => read.ok)) continue;
+    const choices = reads.flatMap((read) => (read.ok ? [] : (read.choices ?? [])));
+    // Of two parts in ounces both are in the same.
+    const unit = /[a-z][a-z.\s]*$/i.exec(stands)?.[0] ?? stands;
+    const [before, all] = [`(?<=\\d[\\s-]*)`, unit.replace(/[.]/g, '\\.')];
+    const meant = (symbol: string) => text.replace(new RegExp(`${before}${all}(?![a-z])`, 'gi'), ` ${symbol}`);
+    return { ...asks, choices: choices.map((c) => ({ ...c, text: meant(c.label).replace(/ {2,}/g, ' ') })) };
   }
   return null;
 }
@@ -68,7 +101,7 @@ const inCore = ({ kind }: Pick<Amount, 'kind'>, core: number): string =>
   `${rounded(core)} ${kind === 'mass' ? 'g' : 'mL'}`;
 /** A part of an amount, in the unit the amount is printed in. */
 const partOf = (amount: Amount, share: number): string => {
-  const [, number = '', unit = ''] = /^([\d.,]+)\s*(\D.*)$/.exec(amount.text) ?? [];
+  const [, number = '', unit = ''] = /^([\d.,]+)\s*([^\d\s/].*)$/.exec(amount.text) ?? [];
   const read = readNumber(number);
   return unit && 'value' in read ? `${rounded(read.value * share)} ${unit}` : inCore(amount, amount.core * share);
 };
@@ -97,20 +130,23 @@ export function readPack(
   if (text.length > LONGEST) return null;
   const spec = systemKind(of.kind);
   const told: Amount[] = [];
-  for (const [, times, number = '', unit = '', country] of text.matchAll(AMOUNT)) {
-    if ('bad' in readNumber(number.split(/\s/)[0]!)) continue;
-    const amount = amountOf(number, unit, country, system);
+  const printed = inOneMeasure(text);
+  for (const { times, amount } of amountsIn(printed, system)) {
+    const read = amountOf(amount, system);
     // More of a size than there are parts is a carton of packs.
-    const each = Number(times ?? 1) > spec.parts.length ? 1 : Number(times ?? 1);
-    if (amount) for (let i = 0; i < each; i++) told.push(amount);
+    const each = times > spec.parts.length ? 1 : times;
+    if (read) for (let i = 0; i < each; i++) told.push(read);
   }
-  const amounts = withoutTheirSum(told);
-  if (amounts.length === 2 && isBackwards(text)) amounts.reverse();
-  const printed = RATIO.exec(text.replaceAll(AMOUNT, ' '))?.[0] ?? null;
+  if (unsureOf(text, system)) return null;
+  const apart = withoutTheirSum(told);
+  // More amounts than parts: the first is the size of the kit, in another measure than its parts.
+  const amounts = apart.slice(apart.length > spec.parts.length ? 1 : 0);
+  if (amounts.length === 2 && isBackwards(printed)) amounts.reverse();
+  const onIt = RATIO.exec(printed.replaceAll(AMOUNT, ' '))?.[0] ?? null;
   if (!amounts.length) return null;
   const first = amounts[0]!;
   const basis = first.kind === 'mass' ? 'weight' : 'volume';
-  const withBasis = printed === null ? null : /[a-z]/i.test(printed) ? printed : `${printed} by ${basis}`;
+  const withBasis = onIt === null ? null : /[a-z]/i.test(onIt) ? onIt : `${onIt} by ${basis}`;
   const ratio = withBasis?.trim() ?? null;
   if (amounts.length > 1)
     return {

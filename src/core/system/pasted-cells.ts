@@ -33,8 +33,13 @@ function pieces(line: string): readonly string[] {
 /** A line in cells: by tabs, dividers and gaps; of a line that kept none of them, by what is a temperature or time. */
 export function cellsOf(line: string): readonly string[] {
   const parted = /\t/.test(line) ? line.split('\t') : line.trim().split(/\s{2,}|\s*[|;]\s*/);
-  return parted.length > 1 ? parted.map((c) => plainLine(c)) : pieces(line);
+  return parted.length > 1 ? parted.map((c) => plainLine(c)).flatMap(sideBySide) : pieces(line);
 }
+
+const SEVERAL_TIMES = new RegExp(`^(?:${TIME})(?:\\s+(?:${TIME}))+$`, 'i');
+/** Times of two columns whose gap is lost: `45 min 90 min`; `1 h 30 min` is one. */
+const sideBySide = (cell: string): readonly string[] =>
+  !WHOLE_TIME.test(cell) && SEVERAL_TIMES.test(cell) ? (cell.match(ANY_TIME) ?? [cell]) : [cell];
 
 const WHOLE_TEMPERATURE = new RegExp(`^(?:${TEMPERATURE})$`, 'i');
 
@@ -50,5 +55,16 @@ export function tempOf(cell: string, degree: Degree): string | null {
   return `${open}${ends.join(' to ')} ${named}`;
 }
 
-export const degreeIn = (words: string): Degree =>
-  /(?:°|deg\w*)\s*F\b|\bfahrenheit/i.test(words) ? 'F' : /°|\bdeg|temp|celsius/i.test(words) ? 'C' : null;
+const SAYS_F = /(?:°|deg\w*|[([]|temp\w*\.?)\s*F\b|\bfahrenheit/i;
+const SAYS_C = /(?:°|deg\w*|[([]|temp\w*\.?)\s*C\b|\bcelsius/i;
+
+/**
+ * The degree that words over bare numbers name; where they speak of a temperature and name none, it is that of the
+ * reader.
+ * @returns null where they speak of no temperature
+ */
+export const degreeIn = (words: string, own: 'C' | 'F'): Degree =>
+  SAYS_F.test(words) ? 'F' : SAYS_C.test(words) ? 'C' : /°|\bdeg|temp/i.test(words) ? own : null;
+/** A heading over temperatures alone: what stands under it in another degree is said already. */
+export const ofTemperatures = (heading: string): boolean =>
+  /^(?:[\w. ]{0,30}temp\w*\.?)?\s*[([]?\s*(?:°|deg\w*)\s*[CF]\s*[)\]]?$|^temp\w*\.?$/i.test(heading.trim());

@@ -22,13 +22,23 @@ const FIRST_FIGURE = /(?:[<>≥≤~±]=?\s*)?(?:(?<![\p{L}\d])[+-])?\d|[½¼¾]/
 /** A label alone, its figure on the line below: what is left of a table of two columns. */
 const GOES_ON = /^(?:[<>≥≤~±+\-\d½¼¾]|(?:min|max|approx|ca|from|between|at least|at most|up to|not)\b)/i;
 
+/** What a line says one after the other; an end of a range belongs to the words before it: `min. 6 mm; max. 50 mm`. */
+function sentencesIn(line: string): readonly string[] {
+  const said: string[] = [];
+  for (const piece of line.split(/;\s+|\.\s+(?=\p{Lu})/u)) {
+    if (said.length && GOES_ON.test(piece) && /^\D/.test(piece)) said[said.length - 1] += `, ${piece}`;
+    else said.push(piece);
+  }
+  return said;
+}
+
 /** Lines of a sheet, a label with the figure that stands below it as one; several sayings of a line each by itself. */
-function linesIn(text: string): readonly string[] {
+function linesIn(text: string, system: UnitSystem): readonly string[] {
   const lines = text
     .split(/\r?\n/, MOST_LINES)
     .map((line) => line.replace(/\t| {2,}/g, ' ').trim())
     .filter((line) => line.length <= LONGEST_LINE)
-    .map(plainLine)
+    .map((line) => withCountry(plainLine(line), system))
     .filter(Boolean);
   const joined: string[] = [];
   for (const [i, line] of lines.entries()) {
@@ -36,11 +46,23 @@ function linesIn(text: string): readonly string[] {
     if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line)) joined[joined.length - 1] = `${above} ${line}`;
     else joined.push(line);
   }
-  return joined.flatMap((line) => line.split(/;\s+|\.\s+(?=\p{Lu})/u)).flatMap(sayings);
+  return joined.flatMap(sentencesIn).flatMap(sayings);
 }
+
+const OF_A_COUNTRY =
+  /(?<=\d[\s-]*)(?:(gal)(?:lon)?s?|(q)(?:uar)?ts?|(p)(?:in)?ts?|(fl)\.?\s?oz)\b\.?(?!\s*\(?\s*(?:US|UK|imp))/gi;
+/** Measures that differ by country, as those of who works in US units; elsewhere they are asked for at their field. */
+const withCountry = (line: string, system: UnitSystem): string =>
+  system === 'us'
+    ? line
+        .replace(OF_A_COUNTRY, (_, gal, q, p) => ` US ${gal ? 'gal' : q ? 'qt' : p ? 'pt' : 'fl oz'}`)
+        .replace(/ {2,}/g, ' ')
+    : line;
 
 /** Pieces of a line that commas part, where each begins with what it is about; ends of one range stay together. */
 function sayings(line: string): readonly string[] {
+  const low = line.toLowerCase();
+  if (FACTS.some((row) => row.whole && row.words.test(low))) return [line];
   const pieces: string[] = [];
   for (const piece of line.split(/,\s+/)) {
     const words = piece.slice(0, Math.max(0, piece.search(FIRST_FIGURE))).toLowerCase();
@@ -51,7 +73,7 @@ function sayings(line: string): readonly string[] {
   return pieces;
 }
 
-function partLine(line: string, of: Pick<SheetLine, 'kind' | 'system'>): SheetLine {
+function partLine(line: string, of: Pick<SheetLine, 'kind' | 'system'>): Omit<SheetLine, 'pack'> {
   const at = line.search(FIRST_FIGURE);
   const words = at < 0 ? line : line.slice(0, at);
   return {
@@ -76,15 +98,16 @@ export function factsIn(
   text: string,
   of: { readonly kind: SystemKindId; readonly system: UnitSystem },
 ): readonly PastedFact[] {
-  const told = linesIn(text).map((line) => partLine(line, of));
-  const found = new Map<PastedField, PastedFact>();
+  const told = linesIn(text, of.system).map((line) => partLine(line, of));
+  const found = new Map<PastedField, { -readonly [K in keyof PastedFact]: PastedFact[K] }>();
   for (const row of FACTS)
     for (const line of told) {
       const low = line.line.toLowerCase();
       if (line.tellsTime && !row.besideTimes) continue;
       if (!row.words.test(row.inLine ? low : line.heading) || row.not?.test(low)) continue;
-      for (const [field, value] of row.read(line))
-        if (!found.has(field)) found.set(field, { field, heading: line.called, text: value });
+      for (const [field, value] of row.read({ ...line, pack: found.get('pack')?.text ?? null }))
+        if (row.gathers && found.has(field)) found.get(field)!.text += `\n${value}`;
+        else if (!found.has(field)) found.set(field, { field, heading: line.called, text: value });
     }
   return [...found.values()];
 }

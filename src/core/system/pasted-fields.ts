@@ -1,3 +1,4 @@
+import { cleaningIn, rodsIn } from './pasted-holes';
 import {
   afterLabel,
   bondLine,
@@ -6,6 +7,7 @@ import {
   densities,
   doses,
   endsIn,
+  families,
   fillers,
   LENGTHS,
   months,
@@ -30,10 +32,18 @@ interface FactRow {
   readonly inLine?: true;
   /** Of the whole line, small. */
   readonly not?: RegExp;
+  /** Every line of it counts, one below the other: a table. */
+  readonly gathers?: true;
+  /** Commas part nothing in such a line. */
+  readonly whole?: true;
   /** Also of lines that tell a span of time, which otherwise tell times alone. */
   readonly besideTimes?: true;
   readonly read: (line: SheetLine) => Told;
 }
+
+/** Before or behind a rod of a table, or the rod itself. */
+const ROD_WORDS =
+  /(?<![\w/])(m\s?\d{1,2}|#\s?\d{1,2})\b|^\d*[13579]\/(2|4|8|16)\b|\b(rods?|bolts?|anchors?|(re)?bars?|bits?|holes?)\b/;
 
 /** What sheets call their figures beside the times. In the order of the form. */
 export const FACTS: readonly FactRow[] = [
@@ -43,14 +53,24 @@ export const FACTS: readonly FactRow[] = [
     not: /storage|mix(ed)? contents/,
     read: packs,
   },
+  // What is printed on it and nothing else: 50 lb bag, 300 mL cartridge, 1 gal can with a tube of hardener.
+  {
+    words:
+      /^[\d½¼¾][^:]{0,24}\b(pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|drum|eimer|dose)s?\b:?[^:]{0,60}$/,
+    inLine: true,
+    not: /storage|\bper\b|cover|yield|pot life/,
+    read: packs,
+  },
   {
     words: /ratio|mischungsverh|\ba\s*:\s*b\b|\bparts? by|\bmix(ed)? (by|in)\b|\bpbw\b|\bby (weight|volume)$/,
     not: /water|void|aspect|poisson/,
     besideTimes: true,
     read: ratios,
   },
+  { words: /^mix\b.*\bparts?\b/, inLine: true, besideTimes: true, read: ratios },
   {
     words: /hardener|catalyst|peroxide|\bwater\b|\bdos(e|age|ing)\b|addition|härter|wasser|zugabe/,
+    inLine: true,
     not: /resist|immers|absor|content of|clean|temp|dens|storage|demand of the base/,
     read: doses,
   },
@@ -64,8 +84,8 @@ export const FACTS: readonly FactRow[] = [
   },
   {
     words:
-      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*)\b|untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
-    not: /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass|material temp|gap|joint|bond|dens/,
+      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*|install\w*)\b|untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
+    not: /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass|(?<!base )material temp|gap|joint|bond|dens/,
     read: range(DEGREES, 'temperature', 'limits.baseMinC', 'limits.baseMaxC', null),
   },
   {
@@ -75,7 +95,7 @@ export const FACTS: readonly FactRow[] = [
   },
   {
     words:
-      /(material|product|component\w*|mix\w*) temp|temp\w* of (the )?(material|product|components|mix)|materialtemp/,
+      /(?<!base )(material|product|component\w*|mix\w*) temp|temp\w* of (the )?(material|product|components|mix)|materialtemp/,
     read: range(DEGREES, 'temperature', 'limits.materialMinC', 'limits.materialMaxC', null),
   },
   {
@@ -144,9 +164,23 @@ export const FACTS: readonly FactRow[] = [
     not: /bond|glue|joint|film|dry|wet|dft|wft|drill|overhead|vertical|sag|wall|part|base|slab/,
     read: thickness,
   },
+  {
+    words: ROD_WORDS,
+    inLine: true,
+    not: /torque|tension|shear|load|edge|spac/,
+    gathers: true,
+    read: rodsIn,
+  },
+  { words: /\b(blow|brush|flush|ausblasen|bürsten)/, inLine: true, whole: true, read: cleaningIn },
   { words: /\brpm\b|r\.p\.m|u\/min|1\/min|min-1/, inLine: true, besideTimes: true, read: turns },
   { words: /stor(e|ed|age)\b|lager/, not: /life/, read: range(DEGREES, 'temperature', 'storeMin', 'storeMax', null) },
   { words: /shelf ?life|storage|stor(e|ed)\b|haltbar|lager|best before/, read: months },
+  {
+    words: /epoxy|epoxid|polyester|vinylester|acryl|polyurea|polyurethan/,
+    inLine: true,
+    besideTimes: true,
+    read: families,
+  },
   {
     words: /^(colou?rs?|farbe?|farbton)\b/,
     read: (told) => {

@@ -1,7 +1,25 @@
-import { BARE, degreeIn, NOTHING, NUMBER, PERCENT, tempOf, UNIT_CELL, WHOLE_TIME } from './pasted-cells';
+import {
+  BARE,
+  degreeIn,
+  NOTHING,
+  NUMBER,
+  ofTemperatures,
+  PERCENT,
+  tempOf,
+  UNIT_CELL,
+  WHOLE_TIME,
+} from './pasted-cells';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
 import { headingsIn, milestoneMeant, unitIn } from './pasted-words';
 import { plainLine } from './time-line';
+
+/** What was pasted, line by line, and the degree its reader works in. */
+export interface PastedRows {
+  readonly lines: readonly string[];
+  /** Each line in its cells. */
+  readonly rows: readonly (readonly string[])[];
+  readonly own: 'C' | 'F';
+}
 
 /** Times by dose, as one time whose lines name it. */
 const byDose = (heading: string, columns: readonly { readonly dose: string; readonly rows: readonly Cell[] }[]) =>
@@ -15,23 +33,24 @@ const DEGREES_IN_WORDS = new RegExp(`^(\\D*?)((?:\\s*${NUMBER})(?:\\s+${NUMBER})
 /** A row of temperatures and the words before them; null where it is none. */
 function temperaturesAlong(
   row: readonly string[],
+  own: 'C' | 'F',
 ): { readonly temps: readonly string[]; readonly words: string } | null {
   const temps = row.flatMap((c) => tempOf(c, null) ?? []);
   const others = row.filter((c) => tempOf(c, null) === null);
   if (temps.length > 1 && others.length < 2) return { temps, words: others.join(' ') };
   // Temperature (°C) 5 10 20: the degree is in the words.
   const [, words = '', numbers = ''] = DEGREES_IN_WORDS.exec(row.join(' ')) ?? [];
-  const degree = degreeIn(words);
+  const degree = degreeIn(words, own);
   if (!degree || !numbers) return null;
   const plain = numbers.trim().split(/\s+/);
   return { temps: plain.map((n) => `${n.replace('+', '')} ${degree}`), words };
 }
 
 /** Temperatures along the top, a time in every row below; null where no row is of temperatures. */
-export function across(rows: readonly (readonly string[])[], lines: readonly string[]): readonly PastedTime[] | null {
-  const at = rows.findIndex((r) => temperaturesAlong(r) !== null);
+export function across({ rows, lines, own }: PastedRows): readonly PastedTime[] | null {
+  const at = rows.findIndex((r) => temperaturesAlong(r, own) !== null);
   if (at < 0) return null;
-  const { temps, words } = temperaturesAlong(rows[at]!)!;
+  const { temps, words } = temperaturesAlong(rows[at]!, own)!;
   const under = rows.slice(at + 1).map((r, i) => inColumns(r, lines[at + 1 + i]!, temps.length));
   const doses = under.flatMap((r) => {
     const dose = r && PERCENT.exec(r.words)?.[0];
@@ -76,8 +95,8 @@ function inColumns(
 }
 
 /** Temperatures down the side, a heading over each time. */
-export function downwards(rows: readonly (readonly string[])[], lines: readonly string[]): readonly PastedTime[] {
-  const degree = rows.map((r) => degreeIn(r.join(' '))).find((d) => d !== null) ?? null;
+export function downwards({ rows, lines, own }: PastedRows): readonly PastedTime[] {
+  const degree = rows.map((r) => degreeIn(r.join(' '), own)).find((d) => d !== null) ?? null;
   const isTime = (c: string) => WHOLE_TIME.test(c) || BARE.test(c) || NOTHING.test(c);
   const isData = (r: readonly string[]) => r.length > 1 && tempOf(r[0]!, degree) !== null && r.slice(1).some(isTime);
   const first = rows.findIndex(isData);
@@ -98,7 +117,9 @@ export function downwards(rows: readonly (readonly string[])[], lines: readonly 
     );
   const heads = headsOf(above, width);
   return columns.flatMap((column, i) =>
-    timesOf(heads[i] ?? '', column, unitIn(`(${(units.at(i + 1 - width) ?? '').replace(/[()[\]]/g, '')})`)),
+    ofTemperatures(heads[i] ?? '')
+      ? []
+      : timesOf(heads[i] ?? '', column, unitIn(`(${(units.at(i + 1 - width) ?? '').replace(/[()[\]]/g, '')})`)),
   );
 }
 

@@ -1,7 +1,7 @@
 import { ANY_TEMPERATURE, ANY_TIME, NUMBER, tempOf } from './pasted-cells';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
 import { massIn, milestoneMeant, plainHeading } from './pasted-words';
-import { plainLine, TIME } from './time-line';
+import { plainLine, TEMPERATURE, TIME } from './time-line';
 
 /** Words before the first and before the last hour of a window that one line tells. */
 const FIRST_AND_LAST =
@@ -17,8 +17,16 @@ const withDegrees = (line: string): string =>
       .join(' / '),
   );
 
+/** Words of several times before a colon, which belong to each of them: `Set time: initial 25 min, final 40 min`. */
+const OF_ALL = /^([^:\d]{1,40}):\s+(?=[^:]*$)/;
+
 /** A line that tells several times, each with its words, as a line for each; the temperature behind is that of all. */
 function sayings(line: string): readonly string[] {
+  const shared = OF_ALL.exec(line)?.[1];
+  if (shared) {
+    const each = sayings(line.slice(shared.length + 1).trim());
+    if (each.length > 1) return each.map((piece) => `${shared} ${piece}`);
+  }
   const pieces = line.split(/,\s+|\s+(?:and|und)\s+/);
   const each = pieces.length > 1 && pieces.every((p) => /^\p{L}/u.test(p) && p.match(ANY_TIME)?.length === 1);
   // Min. 4 h, max. 24 h are the ends of one time.
@@ -68,13 +76,24 @@ function toldIn(line: string): Told | null {
   };
 }
 
+/** What a line says one after the other; figures without words of their own belong to the words before them. */
+function sentencesIn(line: string): readonly string[] {
+  const said: string[] = [];
+  for (const piece of line.split(/;\s+|\.\s+(?=\p{Lu})/u)) {
+    const goesOn = said.length > 0 && /^[-+]?\d/.test(piece) && new RegExp(TEMPERATURE, 'i').test(piece);
+    if (goesOn) said[said.length - 1] += `, ${piece}`;
+    else said.push(piece);
+  }
+  return said;
+}
+
 /** Lines that tell a time by a name of the trade, and were not taken apart: they are told, not passed over. */
 export const untold = (lines: readonly string[]): readonly string[] =>
   lines.filter((line) => {
     const plain = withDegrees(plainLine(line));
     const at = plain.search(FIRST_TIME);
     if (at < 0 || milestoneMeant(plain.slice(0, at)) === null) return false;
-    return plain.split(/;\s+|\.\s+(?=\p{Lu})/u).every((piece) => sayings(piece).every((one) => toldIn(one) === null));
+    return sentencesIn(plain).every((piece) => sayings(piece).every((one) => toldIn(one) === null));
   });
 
 /**
@@ -82,9 +101,7 @@ export const untold = (lines: readonly string[]): readonly string[] =>
  * min`; lines of one name are one time at several temperatures.
  */
 export function listed(lines: readonly string[]): readonly PastedTime[] {
-  const told = lines
-    .flatMap((line) => line.split(/;\s+|\.\s+(?=\p{Lu})/u))
-    .flatMap((line) => sayings(withDegrees(plainLine(line))));
+  const told = lines.flatMap(sentencesIn).flatMap((line) => sayings(withDegrees(plainLine(line))));
   const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
   const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
   const found: { heading: string; reference: string | null; window: boolean; cells: Cell[] }[] = [];

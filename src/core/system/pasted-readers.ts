@@ -1,8 +1,9 @@
 import { parseQuantity, parseRatio } from '../typed';
 import type { Kind, UnitSystem } from '../units';
 import { readCovers } from './covers-text';
+import type { FamilyId } from './family';
 import { type SystemKindId, systemKind } from './kinds';
-import { readPack } from './pack-text';
+import { readPack, unsureOf } from './pack-text';
 import type { Limits } from './sheet';
 
 type LimitField = `limits.${Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>}`;
@@ -28,7 +29,10 @@ export type PastedField =
   | 'storeMin'
   | 'storeMax'
   | 'shelfMonths'
-  | 'colour';
+  | 'colour'
+  | 'family'
+  | 'rods'
+  | 'cleaning';
 
 /** A line of a sheet: what it calls its figure, small, and what stands from the first figure on. */
 export interface SheetLine {
@@ -38,6 +42,8 @@ export interface SheetLine {
   readonly heading: string;
   readonly value: string;
   readonly tellsTime: boolean;
+  /** What the text names as its pack; null where it names none. */
+  readonly pack: string | null;
   readonly kind: SystemKindId;
   readonly system: UnitSystem;
 }
@@ -49,6 +55,10 @@ export const NUMBER = '\\d+(?:[.,]\\d+)?';
 export const DEGREES = '°\\s*[CF]\\b|°(?!\\s*[CF])|(?:deg\\.?\\s*)?[CF]\\b|K\\b';
 export const LENGTHS = 'mm\\b|cm\\b|µm|mils?\\b|in(?:ch(?:es)?)?\\b|"';
 export const SHARES = '%';
+/** A half and halves of halves, of inches: nobody has a fraction of a millimetre. */
+const FRACTION = '\\d*[13579]/(?:2|4|8|16|32|64)(?![\\d.,]|\\s*[mcµ])';
+/** Inches come in fractions as well; degrees and shares do not. */
+const OF_LENGTH = `(?:(?:\\d+[\\s-]+)?${FRACTION}|(?!(?:\\d+-)?${FRACTION})${NUMBER}(?!\\d))`;
 
 /** What says that the figure behind, or before, is the least or the most; a refusal turns it round. */
 const SIDES: readonly (readonly ['min' | 'max', RegExp])[] = [
@@ -69,14 +79,18 @@ interface Ends {
 
 /** The ends of a range of one unit, or single figures by the words round them. */
 export function endsIn(line: string, units: string): Ends {
-  const signed = `(?:(?<![\\w°])[+-])?${NUMBER}`;
-  const range = new RegExp(`(${signed})\\s*(${units})?\\s*(?:to|-|and|und|/)\\s*\\+?(-?${NUMBER})\\s*(${units})`, 'i');
+  const number = units === LENGTHS ? OF_LENGTH : NUMBER;
+  const signed = `(?<![\\d/])(?:(?<![\\w°])[+-])?${number}`;
+  const range = new RegExp(
+    `(${signed})[\\s-]*(${units})?\\.?\\s*(?:to|-|and|und|/)\\s*\\+?(-?${number})[\\s-]*(${units})`,
+    'i',
+  );
   const both = range.exec(line);
   const text = (number: string, unit: string) => `${number.replace('+', '')} ${unit.replace(/\s/g, '')}`;
   if (both) return { min: text(both[1]!, both[2] ?? both[4]!), max: text(both[3]!, both[4]!) };
   let ends: Ends = {};
   let from = 0;
-  for (const found of line.matchAll(new RegExp(`(${signed})\\s*(${units})`, 'gi'))) {
+  for (const found of line.matchAll(new RegExp(`(${signed})[\\s-]*(${units})`, 'gi'))) {
     const behind =
       /^\s*\(?(?:min|max)\w*|^\s*(?:or|and) (?:more|less|above|below|over|under|warmer)(?!\s*[+-]?\d)/i.exec(
         line.slice(found.index + found[0].length),
@@ -128,7 +142,7 @@ const basisIn = (words: string): 'weight' | 'volume' | null =>
 const RATIO = /(\d+(?:[.,]\d+)?)\s*(?:parts?\b[^\d:]*?)?\s*(?::|\bto\b)\s*(\d+(?:[.,]\d+)?)(?![\d.,]*\s*:)([^\d]*)/gi;
 
 /** A to B of a kind that has a ratio: on one basis, or on both. */
-export function ratios({ kind, line, heading }: SheetLine): Told {
+export function ratios({ kind, line, heading, pack, system }: SheetLine): Told {
   if (systemKind(kind).dosed !== null) return [];
   const told = [...line.matchAll(RATIO)].flatMap(([, a, b, behind]) => {
     const basis = basisIn(behind!) ?? basisIn(heading);
@@ -138,13 +152,22 @@ export function ratios({ kind, line, heading }: SheetLine): Told {
   const [first, second] = told;
   if (!first) return [];
   const other = second && first.basis && second.basis && second.basis !== first.basis ? second : null;
-  return [['ratio', first.text], ...(other ? [['also', other.text] as const] : [])];
+  // What is pressed out of its pack is metered as the pack is filled.
+  const onPack = !first.basis && pack && systemKind(kind).mixing === 'mixer';
+  const metered = onPack ? readPack(`${pack} ${first.text}`, { kind }, system)?.ratio : null;
+  return [['ratio', metered ?? first.text], ...(other ? [['also', other.text] as const] : [])];
 }
 
-const AN_AMOUNT = `${NUMBER}\\s*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
+const PART = `(?:(?:\\d+[\\s-]+)?\\d+/\\d+|${NUMBER})`;
+const AN_AMOUNT = `${PART}[\\s-]*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
+const WATER = `(m?l|L|lit(?:re|er)s?|k?g|lbs?|US\\s?(?:qt|pt|gal|fl oz))\\b\\.?`;
 const WATER_PER = new RegExp(
-  `(${NUMBER})(?:\\s*(?:to|-)\\s*(${NUMBER}))?\\s*(m?l|L|lit(?:re|er)s?|k?g|US\\s?(?:qt|pt|gal))\\b\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:per|for|to|je|pro|auf|/)\\s*(.*${AN_AMOUNT}.*)$`,
+  `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:(?:per|for|to|a|je|pro|auf|/)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
   'iu',
+);
+const MOST_WATER = new RegExp(
+  `\\b(?:max\\w*|up to|not? more than|never more than)\\.?[^\\d]*(${PART})\\s*${WATER}`,
+  'i',
 );
 
 /** Per cent of what: of all that is mixed, or of what the dose goes into. */
@@ -153,18 +176,18 @@ const OF_PART_A =
   /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|to|auf|vom?|der) (?:the )?(?:part A|comp\w* A|A\b|resin|base|filler|paste|putty|powder|dry|harz|spachtel|pulver)/i;
 
 /** What is dosed within a range, as a share or as so much to so much. */
-export function doses({ kind, line, system }: SheetLine): Told {
+export function doses({ kind, line, system, pack }: SheetLine): Told {
   if (systemKind(kind).dosed === null) return [];
   const per = WATER_PER.exec(line);
   if (per) {
-    const [, from, to, unit, whole] = per;
-    const text = (n: string) => `${n} ${unit} to ${new RegExp(AN_AMOUNT, 'i').exec(whole!)![0]}`;
-    return to
-      ? [
-          ['doseMin', text(from!)],
-          ['doseMax', text(to)],
-        ]
-      : [['doseUsual', text(from!)]];
+    const [, from, to, unit, bag, rest] = per;
+    const amount = new RegExp(AN_AMOUNT, 'i').exec(bag!)?.[0] ?? new RegExp(AN_AMOUNT, 'i').exec(pack ?? '')?.[0];
+    if (!amount) return [];
+    const text = (n: string, of = unit) => `${n} ${of} to ${amount.replace('-', ' ')}`;
+    const most = MOST_WATER.exec(rest ?? '');
+    const max = most ? text(most[1]!, most[2]) : to ? text(to) : null;
+    const usual = to ? (['doseMin', text(from!)] as const) : (['doseUsual', text(from!)] as const);
+    return max ? [usual, ['doseMax', max]] : [usual];
   }
   const ends = endsIn(line, SHARES);
   const whole = OF_TOTAL.test(line) ? 'total' : OF_PART_A.test(line) ? 'A' : null;
@@ -176,6 +199,9 @@ export function doses({ kind, line, system }: SheetLine): Told {
   return told.length && whole ? [...told, ['doseOf', whole]] : told;
 }
 
+/** `2 parts sand to 1 part mixed liquid by volume`. */
+const PARTS_BY_VOLUME =
+  /(\d+(?:[.,]\d+)?)\s*parts?\s*(?:of )?\p{L}*\s*(?:to|:)\s*(\d+(?:[.,]\d+)?)\s*parts?\b.*\bvol/iu;
 const TIMES_BY_VOLUME =
   /(\d+(?:[.,]\d+)?)\s*(?:times|x|×|parts?|-fold)?\s*(?:the\s+)?(?:mixed\s+)?(?:liquid|resin|mix)?\s*\(?by (?:bulk )?vol/i;
 const SO_MUCH_TO = new RegExp(
@@ -186,6 +212,13 @@ const SO_MUCH_TO = new RegExp(
 /** Sand or a filler to so much of the mixed liquid. */
 export function fillers({ kind, line }: SheetLine): Told {
   if (!systemKind(kind).parts.some((p) => p.id === 'C' && p.filler)) return [];
+  // The most that it bears is not what is usual, and a range has no one figure.
+  if (/\b(?:up to|max\w*|most|bis zu)\b|\d\s*(?:-|to)\s*\d+(?:[.,]\d+)?\s*(?:parts?|times)/i.test(line)) return [];
+  const [, sand, liquid] = PARTS_BY_VOLUME.exec(line) ?? [];
+  if (sand && liquid) {
+    const share = Number(sand.replace(',', '.')) / Number(liquid.replace(',', '.'));
+    return Number.isFinite(share) ? [['cByWeight', `${Number(share.toPrecision(4))} times by volume`]] : [];
+  }
   const times = TIMES_BY_VOLUME.exec(line)?.[1];
   if (times) return [['cByWeight', `${times} times by volume`]];
   const [, own, of] = SO_MUCH_TO.exec(line) ?? [];
@@ -243,8 +276,11 @@ export function packs(told: SheetLine): Told {
     !/^(?:pack|contents|supplied)/.test(told.heading);
   const text = (isItself ? told.line : afterLabel(told)).replace(PLURAL, '$1').slice(0, 80).trim();
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
-  const isOne = amounts === 1 || /\+|&|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
-  return isOne && readPack(text, { kind: told.kind }, told.system) ? [['pack', text]] : [];
+  const isOne =
+    amounts === 1 ||
+    /\+|&|\b(?:with|plus)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
+  const isRead = readPack(text, { kind: told.kind }, told.system) ?? unsureOf(text, told.system);
+  return isOne && isRead ? [['pack', text]] : [];
 }
 
 const PER_M2_AND_MM = new RegExp(
@@ -257,13 +293,35 @@ const AN_AREA = /(?:[\d.,]+(?:\s*(?:to|-)\s*[\d.,]+)?)\s*(?:m2|m²|sq|ft2|ft²|m
 export function yields({ value, system }: SheetLine): Told {
   const perMm = PER_M2_AND_MM.exec(value);
   if (perMm) return [['coverage', perMm[1]!]];
-  const area = AN_AREA.exec(value)?.[0].replace(/\s*(?:[,(;].*|(?:per|each|a)\s+coat.*)$/i, '');
+  const area = AN_AREA.exec(value)?.[0].replace(
+    /\s*(?:[,(;].*|(?:per|each|a)\s+coat.*|\b(?:at|for|with|using)\b.*)$/i,
+    '',
+  );
   if (area) {
     const read = readCovers(area, system);
     if (read.per !== null || read.choices) return [['covers', area]];
   }
-  const made = new RegExp(`^(${NUMBER}\\s*(?:L|lit(?:re|er)s?|ml|US\\s?gal))\\b`, 'i').exec(value)?.[1];
+  const made = new RegExp(`^(${PART}\\s*(?:(?:L|lit(?:re|er)s?|ml|US\\s?gal|cu\\.? ?ft)\\b|ft[3³]))`, 'i').exec(
+    value,
+  )?.[1];
   return made && readable('volume', made, system) ? [['yieldMl', made]] : [];
+}
+
+/** What it is made of, in the words of its name. */
+const FAMILY_WORDS: readonly (readonly [RegExp, FamilyId])[] = [
+  [/epoxy[ -]?acrylate|polyester|vinyl ?ester/i, 'peroxide'],
+  [/acryl/i, 'methacrylate'],
+  [/polyure/i, 'isocyanate'],
+  [/epox/i, 'resin-amine'],
+];
+
+/** Its chemistry, where the kind is made in more than one and the line names it by what is said of no other. */
+export function families({ kind, line }: SheetLine): Told {
+  const { families } = systemKind(kind);
+  // A coat over it, a base of it and what it must not meet are other materials.
+  if (/\b(?:over|on|to|not|with|avoid|base|substrate|surfaces?|old|existing)\b/i.test(line)) return [];
+  const named = FAMILY_WORDS.find(([words]) => words.test(line))?.[1];
+  return named && families.length > 1 && families.some((f) => f === named) ? [['family', named]] : [];
 }
 
 export function months({ line }: SheetLine): Told {

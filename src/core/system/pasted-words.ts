@@ -45,6 +45,8 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['load', /load|torque|service|put to use|ready (for|to) use|einsatzbereit|working strength|functional|belastbar/],
   ['full-cure', /full|final(?! set)|\bcure|curing|harden(?!er)|100 ?%|ausgehärtet|durchgehärtet|aushärt|endfest/],
 ];
+/** Hard to a needle, which is no cure, whatever is called final in it. */
+const FINAL_SET = /\bset(ting|s)?\b.*\bfinal\b|\bfinal set/;
 /** The hardening of a wet hole is a figure of its own beside the dry one. */
 const OF_WET_HOLES = /(cur|load|harden).*\b(wet|damp|flooded)\b|\b(wet|damp|flooded)\b.*(cur|load|harden)/;
 
@@ -57,7 +59,9 @@ export const saysLighter = (words: string): boolean => LIGHTER.test(words.toLowe
 /** What the words of a heading usually mean in the trade; null where they tell nothing. */
 export function milestoneMeant(words: string): MilestoneId | null {
   const said = words.toLowerCase();
-  return OF_WET_HOLES.test(said) ? null : (TRADE_WORDS.find(([, of]) => of.test(said))?.[0] ?? null);
+  return OF_WET_HOLES.test(said) || FINAL_SET.test(said)
+    ? null
+    : (TRADE_WORDS.find(([, of]) => of.test(said))?.[0] ?? null);
 }
 
 const UNIT_WORDS = 'minutes?|mins?|minuten|hours?|hrs?|h|std|stunden|days?|d|tagen?';
@@ -81,6 +85,8 @@ export function unitIn(words: string): ClockUnit | null {
 export const plainHeading = (words: string): string =>
   words
     .replace(BRACKETED, '')
+    // A bracket whose end lies behind the figure: Pot life (100 g.
+    .replace(/\s*\([^)]*$/, '')
     .replace(/\s+/g, ' ')
     .replace(/[\s:,;=(-]+$|^[\s:,;=)•*-]+/g, '')
     .trim();

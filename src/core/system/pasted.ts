@@ -1,8 +1,9 @@
 import { refuse, texts } from '../say';
+import type { UnitSystem } from '../units';
 import { type SystemKindId, systemKind } from './kinds';
 import type { MilestoneId } from './milestone';
 import { cellsOf } from './pasted-cells';
-import { across, downwards } from './pasted-layouts';
+import { across, downwards, type PastedRows } from './pasted-layouts';
 import { listed, untold } from './pasted-lines';
 import type { PastedTime } from './pasted-time';
 import { saysLighter } from './pasted-words';
@@ -36,8 +37,10 @@ function meantFor(kind: SystemKindId | null, time: PastedTime, all: readonly Pas
 /** No row of a table is longer; what is, is prose with nothing for us in it. */
 const LONGEST_LINE = 500;
 
-const rowsIn = (text: string): readonly string[] =>
-  text.split(/\r?\n/).filter((l) => l.trim() && l.length <= LONGEST_LINE);
+function pastedRows(text: string, system: UnitSystem): PastedRows {
+  const lines = text.split(/\r?\n/).filter((l) => l.trim() && l.length <= LONGEST_LINE);
+  return { lines, rows: lines.map(cellsOf), own: system === 'us' ? 'F' : 'C' };
+}
 
 /**
  * Lines of a sheet’s text that name a time and could not be read, to be typed by hand; none where its times stand in a
@@ -45,24 +48,28 @@ const rowsIn = (text: string): readonly string[] =>
  * @example untoldIn('Recoat after 4 h at 20 °C or 8 h') // that line: its second hour has no temperature
  */
 export function untoldIn(text: string): readonly string[] {
-  const lines = rowsIn(text);
-  const rows = lines.map(cellsOf);
-  const isTable = (across(rows, lines) ?? []).length > 0 || downwards(rows, lines).length > 0;
-  return isTable ? [] : untold(lines).map((line) => line.trim());
+  const pasted = pastedRows(text, 'metric');
+  const isTable = (across(pasted) ?? []).length > 0 || downwards(pasted).length > 0;
+  return isTable ? [] : untold(pasted.lines).map((line) => line.trim());
 }
 
 /**
  * Reads a whole table of times as it comes out of a sheet: temperatures down the side or along the top, or a line for
  * each time; cells parted by tabs, dividers or gaps, or not at all; times by dose; a window in one cell as its ends.
  * @param kind of the sheet: what its trade calls a time, where that is known
+ * @param system whose degrees bare numbers are, where the text names none
  * @returns one entry a time, in the order of the table, those without any cell left out
  * @throws Refusal when no temperatures, or no times beside them, are found
  * @example readPasted('Temp  Pot life  Handling\n10 °C  40 min  12 h\n20 °C  20 min  6 h')
  */
-export function readPasted(text: string, field: string, kind: SystemKindId | null = null): readonly PastedTime[] {
-  const lines = rowsIn(text);
-  const rows = lines.map(cellsOf);
-  const found = [across(rows, lines) ?? [], downwards(rows, lines), listed(lines)].find((times) => times.length > 0);
+export function readPasted(
+  text: string,
+  field: string,
+  kind: SystemKindId | null = null,
+  system: UnitSystem = 'metric',
+): readonly PastedTime[] {
+  const pasted = pastedRows(text, system);
+  const found = [across(pasted) ?? [], downwards(pasted), listed(pasted.lines)].find((times) => times.length > 0);
   return found
     ? found.map((time) => ({ ...time, guess: meantFor(kind, time, found) }))
     : refuse(

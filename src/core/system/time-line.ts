@@ -1,4 +1,5 @@
 import { HEDGES, inWordsRead, withoutBounds } from '../typed';
+import { inOneMeasure } from './one-measure';
 
 /** Units of time a heading or a person may name. */
 export const CLOCK_UNITS = ['min', 'h', 'd'] as const;
@@ -44,19 +45,24 @@ const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/[−‐‑–—]/g, '-'],
   [/\s*(?:…|\.{2,3})\s*/g, ' to '],
   [/@/g, ' at '],
+  [/½/g, ' 1/2'],
+  [/¼/g, ' 1/4'],
+  [/¾/g, ' 3/4'],
   [/(?<=\d)\s*[’′'](?!\d)/g, ' min'],
   [new RegExp(`(?:\\b(?=\\w)|(?=[~≈]))(?:${HEDGES})\\s*(?=\\d)`, 'gi'), ''],
   [/\b(?:at )?(?:room temperature|ambient(?: temperature)?|raumtemperatur)\b|\b(?:at|bei) RT\b/gi, ''],
 ];
 
 /**
- * A line in signs that are read here, what only hedges taken out.
- * @example plainLine('ca. 30′ @ 20 ℃') // '30 min at 20 °C'
+ * A line in signs that are read here, what only hedges taken out, and each figure in one measure.
+ * @example plainLine('ca. 30′ @ 20 ℃ (68 °F)') // '30 min at 20 °C'
  */
 export const plainLine = (line: string): string =>
-  PLAIN.reduce((so, [printed, read]) => so.replace(printed, read), inWordsRead(line))
-    .replace(/[ \u00a0]+/g, ' ')
-    .trim();
+  inOneMeasure(
+    PLAIN.reduce((so, [printed, read]) => so.replace(printed, read), inWordsRead(line))
+      .replace(/[ \u00a0]+/g, ' ')
+      .trim(),
+  );
 
 /** Shares of an hour that people write as a fraction. */
 const SHARES = new Set(['1/2', '1/3', '1/4', '3/4']);

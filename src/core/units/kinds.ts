@@ -60,6 +60,7 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('mm', 'mm|millimetre|millimetres|millimeter|millimeters', 1, 'metric'),
     u('cm', 'cm|centimetre|centimetres|centimeter|centimeters', 10, 'metric'),
     u('m', 'm|metre|metres|meter|meters', 1000, 'metric'),
+    u('µm', 'µm|um|μm|micron|microns', 0.001, 'metric'),
     // The thickness of a film, wherever inches are; in a metric country the word means a millimetre as well.
     u('mil', 'mil|mils', IN / 1000, 'us'),
     u('thou', 'thou|thousandth|thousandths', IN / 1000, 'both'),
@@ -76,6 +77,7 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
   volume: [
     u('mL', 'ml|cc|cm3|cm³|millilitre|millilitres', 1, 'metric'),
     u('L', 'l|litre|litres|liter|liters', 1000, 'metric'),
+    u('m³', 'm3|m³|cubic metre|cubic metres', 1e6, 'metric'),
     u('US fl oz', 'us fl oz|fl oz us|us floz', US_FLOZ, 'us'),
     u('UK fl oz', 'uk fl oz|fl oz uk|imp fl oz', UK_FLOZ, 'both'),
     u('US pt', 'us pt|us pint|us pints', US_FLOZ * 16, 'us'),
@@ -84,8 +86,8 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
     u('UK qt', 'uk qt|uk quart|uk quarts', UK_FLOZ * 40, 'both'),
     u('US gal', 'us gal|us gallon|us gallons', US_FLOZ * 128, 'us'),
     u('UK gal', 'uk gal|uk gallon|uk gallons|imp gal', UK_FLOZ * 160, 'both'),
-    u('in³', 'in3|in³|cu in', IN ** 3 / 1000, 'us'),
-    u('ft³', 'ft3|ft³|cu ft', (IN * 12) ** 3 / 1000, 'us'),
+    u('in³', 'in3|in³|cu in|cu. in|cubic inch|cubic inches', IN ** 3 / 1000, 'us'),
+    u('ft³', 'ft3|ft³|cu ft|cu. ft|cubic foot|cubic feet|cf', (IN * 12) ** 3 / 1000, 'us'),
   ],
   mass: [
     u('g', 'g|gram|grams|gramme|grammes', 1, 'metric'),

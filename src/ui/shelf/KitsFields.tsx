@@ -60,6 +60,7 @@ export function KitsFields({
                   label="Pack, as printed on it"
                   hint={example}
                   value={k.label}
+                  fault={faults[field('label')]}
                   onChange={(label) => set(k.key, { label })}
                   onLeave={() => onRead(k)}
                 />

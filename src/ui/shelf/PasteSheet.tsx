@@ -43,7 +43,10 @@ export function PasteSheet({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const [said, setSaid] = useState<Readonly<Record<number, Said>>>({});
   const [ticked, setTicked] = useState<Readonly<Partial<Record<PastedFact['field'], boolean>>>>({});
-  const found = useMemo(() => (text.trim() ? attempt(() => readPasted(text, 'paste', kind)) : null), [text, kind]);
+  const found = useMemo(
+    () => (text.trim() ? attempt(() => readPasted(text, 'paste', kind, system)) : null),
+    [text, kind, system],
+  );
   const facts = useMemo(() => factsIn(text, { kind, system }), [text, kind, system]);
   const untold = useMemo(() => untoldIn(text), [text]);
   const times: readonly PastedTime[] = found?.ok ? found.value : [];

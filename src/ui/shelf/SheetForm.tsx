@@ -204,6 +204,7 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           onRead={(kit) => {
             const { kits, ratio } = withPack(draft, kit, system);
             if (kits !== draft.kits || ratio !== draft.ratio) set({ kits, ratio });
+            left(`kits.${kit.key}.label`);
           }}
         />
         <RatioFields />

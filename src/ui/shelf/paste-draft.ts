@@ -1,5 +1,5 @@
-import { type MilestoneId, type PastedFact, type PastedField, systemKind } from '@/core/system';
-import { phrase } from '@/words';
+import { FAMILIES, type MilestoneId, type PastedFact, type PastedField, systemKind } from '@/core/system';
+import { phrase, translated } from '@/words';
 import { blankTime, type KitDraft, type SheetDraft, type TimeDraft } from './draft';
 import { LIMIT_FIELDS } from './limit-list';
 
@@ -24,10 +24,14 @@ const LABELS: Readonly<Partial<Record<PastedField, string>>> = {
   storeMax: 'Stored to',
   shelfMonths: 'Shelf life closed, months',
   colour: 'Colour',
+  family: 'Family',
+  rods: 'Rod, hole, depth and brush, one rod a line',
+  cleaning: 'Cleaned by',
 };
 
 /** A fact as it is read: part A by its name. */
 export function textOfFact({ field, text }: PastedFact, kind: SheetDraft['kind']): string {
+  if (field === 'family') return translated(FAMILIES[text as SheetDraft['family']].label);
   if (field !== 'doseOf') return text;
   return text === 'A' ? phrase`of ${systemKind(kind).parts[0]?.name}` : phrase`of the total`;
 }

@@ -20,6 +20,7 @@ import {
   SheetRevision,
   systemKind,
   USUAL,
+  unsureOf,
   usualMixMin,
   usualWetness,
 } from '@/core/system';
@@ -154,6 +155,8 @@ function kitsOf(
     return (id === 'C' || id === 'D') && text.trim() && share !== null ? share / liquidOf(ratio, parts).massA : null;
   };
   return d.kits.map((k, i) => {
+    const unsure = PART_IDS.some((id) => k.massG[id].trim()) ? null : unsureOf(k.label, read.system);
+    if (unsure) read.faults[`kits.${k.key}.label`] = unsure;
     const typed = (id: PartId) => read.pack(`kits.${k.key}.${id.toLowerCase()}`, k.massG[id], densities[id]);
     // Water comes from the tap, and sand by the bag: a pack names what is in it, and what belongs to it follows from
     // the usual dose, or from the ratio.
@@ -165,6 +168,7 @@ function kitsOf(
     const half = halfOf(read, d, k);
     const mass = (id: PartId): number => {
       if (half) return half.kind === 'mass' ? half.each : half.each * (densities[id] ?? Number.NaN);
+      if (unsure) return Number.NaN;
       if (isMeteredByPack(d.kind) && !k.massG[id].trim()) {
         read.say(
           `kits.${k.key}.${id.toLowerCase()}`,
