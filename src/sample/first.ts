@@ -1,6 +1,6 @@
 import type { BaseMaterial, SheetRevision } from '../core/system';
-import { inSixteenths, type UnitSystem } from '../core/units';
-import { kindOf, type Void, type VoidShape, voidOf, withValue } from '../core/void';
+import type { UnitSystem } from '../core/units';
+import { shapeInInches, type Void, voidOf } from '../core/void';
 import { collarSheet, crackSheet, fillerSheet, shellSheet, tileSheet } from './everyday-systems';
 import { mortarSheet, pasteSheet, resinSheet } from './first-systems';
 import { shaped } from './typed';
@@ -114,34 +114,6 @@ export const FIRST_LOOKS: readonly FirstLook[] = [
     kitId: 'bag',
   },
 ];
-
-/** Round figures in inches: the larger, the coarser; below an eighth they are thousandths. */
-const ROUND_IN: readonly { readonly from: number; readonly step: number }[] = [
-  { from: 36, step: 12 },
-  { from: 6, step: 1 },
-  { from: 1, step: 1 / 4 },
-  { from: 1 / 8, step: 1 / 16 },
-  { from: 0, step: 0.005 },
-];
-const MM_IN = 25.4;
-
-/** A length as whoever thinks in inches would type it. */
-function inInches(mm: number): { readonly valueMm: number; readonly text: string } {
-  const inches = mm / MM_IN;
-  const { from, step } = ROUND_IN.find((r) => inches >= r.from)!;
-  const round = Number((Math.round(inches / step) * step).toPrecision(6));
-  const text = from >= 36 ? `${round / 12} ft` : `${inSixteenths('in', round) ?? round} in`;
-  return { valueMm: Number((round * MM_IN).toPrecision(10)), text };
-}
-
-/** A shape with each of its dimensions in round inches. */
-const shapeInInches = (shape: VoidShape): VoidShape =>
-  kindOf(shape)
-    .dimensions(shape)
-    .reduce<VoidShape>((s, { key, measured }) => {
-      if (!measured.valueMm) return s;
-      return withValue(kindOf(s), s, key, { ...measured, ...inInches(measured.valueMm), textSystem: 'us' });
-    }, shape);
 
 /** The same ordinary repair, of round figures in the units of its reader. */
 export const lookIn = (look: FirstLook, system: UnitSystem): FirstLook =>

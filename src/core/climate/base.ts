@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { conduct } from '../heat';
 import { degC, exactly, kelvin, type Message, mm, type Problem, refuse, texts } from '../say';
-import { Celsius, HourOfDay, Instant, Mm, Percent } from '../units';
+import { Celsius, HourOfDay, Instant, inRoundInches, Mm, Percent, type UnitSystem } from '../units';
 import { hourOf, localDays } from './days';
 import { indexAt, type Series, settled, valueAt } from './series';
 
@@ -141,15 +141,23 @@ export const BaseBody = z.object({
 });
 export type BaseBody = z.infer<typeof BaseBody>;
 
+const SYSTEMS = ['metric', 'us'] as const;
+/** As thick as such a base usually is, mm: round in the units of whoever begins it. */
+export const usualBaseMm = (material: BaseBody['material'], system: UnitSystem): number => {
+  const { usualMm } = BASE_PROPERTIES[material];
+  return system === 'us' ? inRoundInches(usualMm).valueMm : usualMm;
+};
+
 /** What a base is when it turns out to be of another material: what is usual follows, what somebody typed stays. */
 export function ofMaterial(
   body: Pick<BaseBody, 'material' | 'thicknessMm' | 'back'>,
   material: BaseBody['material'],
 ): Pick<BaseBody, 'material' | 'thicknessMm' | 'back'> {
   const [was, is] = [BASE_PROPERTIES[body.material], BASE_PROPERTIES[material]];
+  const follows = SYSTEMS.find((system) => body.thicknessMm === usualBaseMm(body.material, system)) ?? null;
   return {
     material,
-    thicknessMm: body.thicknessMm === was.usualMm ? is.usualMm : body.thicknessMm,
+    thicknessMm: follows === null ? body.thicknessMm : usualBaseMm(material, follows),
     back: body.back === was.usualBack ? is.usualBack : body.back,
   };
 }

@@ -5,3 +5,4 @@ export * from './format';
 export * from './kinds';
 export * from './mark';
 export * from './money';
+export * from './round-inches';

@@ -10,6 +10,7 @@ export * from './doubt';
 export { arc, rect } from './draw';
 export { BREAKS } from './edge';
 export { filletMm2 } from './fillet';
+export { shapeInInches } from './in-inches';
 export { inPlace, type Lying, layerInPlace } from './in-place';
 export { jointShare } from './joints';
 export { rowsFromText, unitOver } from './list-text';

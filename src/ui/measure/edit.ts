@@ -7,6 +7,7 @@ import {
   type Point,
   runAt,
   type ShapeId,
+  shapeInInches,
   type Void,
   type VoidShape,
   voidOf,
@@ -14,6 +15,7 @@ import {
   withShapes,
   withValue,
 } from '@/core/void';
+import { usePrefs } from '../workspace/prefs';
 import { changePass, stateNow } from '../workspace/workspace';
 
 /** Changes of the void of a repair, each of which can be undone. */
@@ -114,8 +116,9 @@ export const addShape = (of: PassRef, id: ShapeId): void =>
     of,
     (r) => {
       const draft = stateNow().repairs.get(of.id);
-      if (!r.void && draft) return estimated({ ...r, void: voidOf(firstShape(draft, of.passId, id)) });
-      const shape = blankShape(r.method.id, id);
+      const theirs = usePrefs.getState().system === 'us' ? shapeInInches : (shape: VoidShape) => shape;
+      if (!r.void && draft) return estimated({ ...r, void: voidOf(theirs(firstShape(draft, of.passId, id))) });
+      const shape = theirs(blankShape(r.method.id, id));
       if (!r.void) return estimated({ ...r, void: voidOf(shape) });
       const { shapes, count, variants } = r.void;
       const apart =
