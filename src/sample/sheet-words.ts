@@ -1,4 +1,5 @@
 import {
+  hazardsOf,
   type Limits,
   type Milestone,
   type Part,
@@ -205,7 +206,7 @@ export function system(
     family: spec.families[0]!,
     parts: partsOf(kind),
     limits,
-    hazards: [...spec.hazards],
+    hazards: [...hazardsOf(kind, spec.families[0]!)],
     protection: [...spec.protection],
     ...over,
   };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { FamilyId } from './family';
+import { CAUSTIC, ofChemistry, PEROXIDE, SENSITISING, SILICA, VAPOUR } from './hazards';
 import type { Flow, Mixing, Way } from './manner';
 import type { MilestoneId, StartId } from './milestone';
 import type { PartId, UsualPart } from './part-kinds';
@@ -59,11 +60,6 @@ export interface SystemKind {
   readonly protection: readonly string[];
 }
 
-const SENSITISING = 'Sensitising: no bare skin, for both parts.';
-const PEROXIDE = 'Peroxide: keep from eyes, flames and accelerators; never mix it with an accelerator directly.';
-const VAPOUR = 'Vapours: ventilate, no flames or sparks.';
-const SILICA = 'Silica dust when pouring and when grinding.';
-const CAUSTIC = 'Wet cement is caustic: skin and eyes.';
 const GLOVES = ['nitrile gloves', 'eye cover'];
 
 const resin = (name = 'resin', densityGPerMl = 1.1): UsualPart => ({ id: 'A', name, role: 'resin', densityGPerMl });
@@ -365,6 +361,9 @@ export const KIND_IDS = SystemKindId.options;
 
 /** The entry of a kind. */
 export const systemKind = (id: SystemKindId): SystemKind => SYSTEM_KINDS[id];
+/** The cautions that a kind usually has in some chemistry. */
+export const hazardsOf = (id: SystemKindId, family: FamilyId): readonly string[] =>
+  ofChemistry(systemKind(id).hazards, family);
 /** Whether it is pressed through a static mixer, so that nothing stands in a pot. */
 export const isMetered = (id: SystemKindId): boolean => SYSTEM_KINDS[id].mixing === 'mixer';
 /** Whether its pack brings its parts together in their ratio, so that nobody measures them. */

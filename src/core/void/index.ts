@@ -46,6 +46,7 @@ export {
 } from './shape';
 export * from './shapes';
 export { SIZE_IDS, SIZES, type SizeId } from './sizes';
+export { withStandIns } from './stand-ins';
 export {
   type DepthSurface,
   depthSurface,

@@ -16,6 +16,6 @@ export function begunRepair(
   const made = freshRepair(jobId, methodId, order, clock.now(), madeOf);
   const thicknessMm = usualBaseMm(made.base.material, usePrefs.getState().system);
   const theirs = { ...made, base: { ...made.base, thicknessMm } };
-  const fresh = withPiece(theirs, { ...pieceOf(made), settings: settingsFromRecords(methodId) });
+  const fresh = withPiece(theirs, { ...pieceOf(theirs), settings: settingsFromRecords(methodId) });
   return chain ? withChain(fresh, chain) : fresh;
 }

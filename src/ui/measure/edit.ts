@@ -13,6 +13,7 @@ import {
   voidOf,
   withAlike,
   withShapes,
+  withStandIns,
   withValue,
 } from '@/core/void';
 import { usePrefs } from '../workspace/prefs';
@@ -28,7 +29,8 @@ export const writeShape = (of: PassRef, index: number, key: string, value: unkno
     of,
     (v) => {
       const run = runAt(v, index);
-      return { ...v, shapes: v.shapes.map((s, i) => (run.includes(i) ? withValue(kindOf(s), s, key, value) : s)) };
+      const written = (s: VoidShape) => withStandIns(s, withValue(kindOf(s), s, key, value), key);
+      return { ...v, shapes: v.shapes.map((s, i) => (run.includes(i) ? written(s) : s)) };
     },
     `${index}:${key}`,
   );

@@ -199,7 +199,8 @@ function Side({ view, at }: StageProps) {
           </tr>
           <tr>
             <th className="text-left">have on hand</th>
-            <td className="fig font-bold text-right text-lg whitespace-nowrap" colSpan={2}>
+            {/* The words on a pack may be many: they wrap, so that the lines above keep their room. */}
+            <td className="fig font-bold text-right text-lg leading-tight" colSpan={2}>
               {mix.kits.buy} × {mix.kits.kit.label}
             </td>
           </tr>

@@ -2,6 +2,7 @@
 import { FLOWS, isMetered, STRENGTH_TESTS, systemKind, USUAL, usualMixMin } from '@/core/system';
 import { joined, phrase } from '@/words';
 import { Choice, useFormat } from '../shared/bits';
+import { isUsual } from './draft';
 import { sandingText } from './sanding-text';
 import { Fold, SheetSelect, SheetText, useExamples, useSheetFields } from './sheet-fields';
 
@@ -210,12 +211,8 @@ function FinishFields() {
 
 function StorageFields() {
   const { draft } = useSheetFields();
-  const { hazards } = systemKind(draft.kind);
   return (
-    <Fold
-      title="Storage and protection"
-      says={draft.hazards === hazards.join('\n') ? 'cautions as usual for its kind' : 'as typed'}
-    >
+    <Fold title="Storage and protection" says={isUsual(draft) ? 'cautions as usual for its kind' : 'as typed'}>
       <div className="grid sm:grid-cols-2 lg:grid-cols-4 gap-3">
         <SheetText field="storeMin" label="Stored from" />
         <SheetText field="storeMax" label="Stored to" />

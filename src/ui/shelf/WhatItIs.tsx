@@ -2,7 +2,7 @@
 import { FAMILIES, KIND_IDS, systemKind } from '@/core/system';
 import { lowered, phrase } from '@/words';
 import { Heading } from '../shared/bits';
-import { ofKind, type SheetDraft } from './draft';
+import { ofFamily, ofKind, type SheetDraft } from './draft';
 import { Fold, SheetSelect, SheetText, useSheetFields } from './sheet-fields';
 
 const carriedWith = (family: SheetDraft['family']): string => {
@@ -38,6 +38,7 @@ export function WhatItIs() {
             field="family"
             label="Family"
             options={Object.entries(FAMILIES).map(([id, f]) => ({ id, label: f.label }))}
+            choose={(family) => set(ofFamily(draft, family as SheetDraft['family']))}
             beneath={carriedWith(draft.family)}
           />
           <SheetText field="maker" label="Whose it is" hint="parts of two makers never mix" />

@@ -3,6 +3,7 @@ import { attempt, type Said } from '@/core/say';
 import {
   type BaseMaterial,
   type Flow,
+  hazardsOf,
   type Limits,
   type Milestone,
   type MilestoneId,
@@ -154,18 +155,18 @@ export function timesOfKind(kind: SheetRevision['kind'], typed: readonly TimeDra
   return [...here, ...times.filter((id) => !here.some((t) => t.kind === id)).map(blank)];
 }
 
-/** How wet a kind usually wants its base. */
-
 /** What changes in a draft when its kind does: parts, family, hazards and protection as that kind usually has them. */
 export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDraft {
   const spec = systemKind(kind);
   const was = systemKind(draft.kind);
   const usual = (text: string, list: readonly string[]) => text.trim() === '' || text === list.join('\n');
   const parts = partsOfKind(kind);
+  const isTold = draft.family !== was.families[0] && spec.families.includes(draft.family);
+  const family = isTold ? draft.family : spec.families[0]!;
   return {
     ...draft,
     kind,
-    family: draft.family !== was.families[0] && spec.families.includes(draft.family) ? draft.family : spec.families[0]!,
+    family,
     parts: Object.fromEntries(
       (['A', 'B', 'C', 'D'] as const).map((id) => [
         id,
@@ -173,10 +174,22 @@ export function ofKind(draft: SheetDraft, kind: SheetRevision['kind']): SheetDra
       ]),
     ) as unknown as SheetDraft['parts'],
     times: timesOfKind(kind, draft.times),
-    hazards: usual(draft.hazards, was.hazards) ? spec.hazards.join('\n') : draft.hazards,
+    hazards: usual(draft.hazards, hazardsOf(draft.kind, draft.family))
+      ? hazardsOf(kind, family).join('\n')
+      : draft.hazards,
     protection: usual(draft.protection, was.protection) ? spec.protection.join('\n') : draft.protection,
   };
 }
+
+/** What changes in a draft when its chemistry does: the cautions, as long as they are the usual ones. */
+export const ofFamily = (draft: SheetDraft, family: SheetDraft['family']): SheetDraft => ({
+  ...draft,
+  family,
+  hazards: isUsual(draft) ? hazardsOf(draft.kind, family).join('\n') : draft.hazards,
+});
+/** Whether its cautions are those of its kind. */
+export const isUsual = ({ kind, family, hazards }: SheetDraft): boolean =>
+  hazards.trim() === '' || hazards === hazardsOf(kind, family).join('\n');
 
 export const blankDraft = (): SheetDraft => ({
   name: '',

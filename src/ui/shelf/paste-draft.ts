@@ -1,6 +1,6 @@
 import { FAMILIES, type MilestoneId, type PastedFact, type PastedField, systemKind } from '@/core/system';
 import { phrase, translated } from '@/words';
-import { blankTime, type KitDraft, type SheetDraft, type TimeDraft } from './draft';
+import { blankTime, type KitDraft, ofFamily, type SheetDraft, type TimeDraft } from './draft';
 import { LIMIT_FIELDS } from './limit-list';
 
 /** The label of a limit’s field, by its name. */
@@ -56,6 +56,8 @@ export function typedAt(draft: SheetDraft, field: PastedField): string {
   if (limit) return (draft.limits[limit] ?? '').trim();
   if (part) return draft.parts[part].density.trim();
   if (field === 'pack') return (draft.kits[0]?.label ?? '').trim();
+  // The usual chemistry of its kind is nobody’s word.
+  if (field === 'family') return draft.family === systemKind(draft.kind).families[0] ? '' : draft.family;
   if (field === 'yieldMl') return (draft.kits[0]?.yieldMl ?? '').trim();
   return String(draft[field as keyof SheetDraft] ?? '').trim();
 }
@@ -69,6 +71,7 @@ function withFact(draft: SheetDraft, { field, text }: PastedFact): SheetDraft {
   const [limit, part] = [ofLimit(field), ofPart(field)];
   if (limit) return { ...draft, limits: { ...draft.limits, [limit]: text } };
   if (part) return { ...draft, parts: { ...draft.parts, [part]: { ...draft.parts[part], density: text } } };
+  if (field === 'family') return ofFamily(draft, text as SheetDraft['family']);
   if (field === 'pack') return inFirstPack(draft, { label: text });
   if (field === 'yieldMl') return inFirstPack(draft, { yieldMl: text });
   return { ...draft, [field]: text };

@@ -1,0 +1,14 @@
+import { inRoundInches } from '@/core/units';
+import { setPrefs } from '../workspace/prefs';
+import { begunRepair } from './begun';
+
+const thick = (methodId: string, on: 'concrete' | 'metal' | null) =>
+  begunRepair('j', { methodId, chain: null }, on, 1).base.thicknessMm;
+
+test('what a base is usually as thick as is round in the units of whoever begins the repair', () => {
+  setPrefs({ system: 'metric' });
+  expect(thick('anchor', 'concrete')).toBe(200);
+  setPrefs({ system: 'us' });
+  expect(thick('anchor', 'concrete')).toBeCloseTo(8 * 25.4, 9);
+  expect(thick('plate-bond', null)).toBe(inRoundInches(10).valueMm);
+});
