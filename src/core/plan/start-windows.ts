@@ -25,6 +25,12 @@ export const FAILS = {
 export type FailId = keyof typeof FAILS;
 const IDS = Object.keys(FAILS) as FailId[];
 
+/** Preparation that keeps overnight: a place that is cut and washed, when what comes behind it waits for the morning. */
+interface Ahead {
+  readonly minutes: number;
+  readonly doneMs: number;
+}
+
 export interface StartsAsk {
   readonly sheet: SheetRevision;
   readonly thermal: Thermal;
@@ -37,6 +43,8 @@ export interface StartsAsk {
   readonly prepareMin: number;
   /** That and the placing are more than a working day holds: it is prepared on the days before. */
   readonly prepareApart?: boolean;
+  /** What of it may be done on a day before, and when that is done at the earliest; none where it belongs together. */
+  readonly ahead?: Ahead;
   readonly placeMin: number;
   /** Hands-on minutes from mixing on that the end of a day does not tear apart; the placing unless told. */
   readonly blockMin?: number;
@@ -322,12 +330,21 @@ function firstBelow(values: Float64Array, limit: number | null): Float64Array {
   return out;
 }
 
+type Preparing = 'windows' | 'prepareMin' | 'prepareApart' | 'ahead';
+const holdsMin = (w: Window): number => (w.toMs - w.fromMs) / MIN_MS;
+
 /** When the preparation begins for mixing at an instant: so many working minutes before, over the days it takes. */
 export function preparedFrom(
-  { windows, prepareMin, prepareApart = false }: Pick<StartsAsk, 'windows' | 'prepareMin' | 'prepareApart'>,
+  { windows, prepareMin, prepareApart = false, ahead }: Pick<StartsAsk, Preparing>,
   mixMs: number,
 ): number {
-  if (!prepareApart) return mixMs - prepareMin * MIN_MS;
+  const before = mixMs - prepareMin * MIN_MS;
+  const today = windows.find((w) => w.fromMs <= mixMs && mixMs <= w.toMs);
+  if (ahead && today && before < today.fromMs) {
+    const eve = windows.findLast((w) => w.toMs <= today.fromMs && holdsMin(w) >= ahead.minutes);
+    return eve ? eve.toMs - ahead.minutes * MIN_MS : before;
+  }
+  if (!prepareApart) return before;
   let left = prepareMin * MIN_MS;
   for (const w of windows.filter((open) => open.fromMs < mixMs).reverse()) {
     const toMs = Math.min(w.toMs, mixMs);
@@ -339,7 +356,16 @@ export function preparedFrom(
 
 /** Which starts lie, with preparation before and placing after them, inside one stretch of working hours. */
 function workable(
-  { windows, prepareMin, prepareApart = false, placeMin, blockMin = placeMin, overtimeMin = 0, fromMs }: StartsAsk,
+  {
+    windows,
+    prepareMin,
+    prepareApart = false,
+    ahead,
+    placeMin,
+    blockMin = placeMin,
+    overtimeMin = 0,
+    fromMs,
+  }: StartsAsk,
   stepMs: number,
   starts: number,
 ): Uint8Array {
@@ -349,6 +375,10 @@ function workable(
     const latest = Math.min(w.toMs - 1, w.toMs + (overtimeMin - blockMin) * MIN_MS);
     const last = Math.min(starts - 1, Math.floor((latest - fromMs) / stepMs));
     for (let i = first; i <= last; i++) out[i] = 1;
+    // What keeps overnight was done the day before: the day begins with what does not.
+    const early = ahead && ahead.doneMs <= w.fromMs ? w.fromMs + (prepareMin - ahead.minutes) * MIN_MS : Number.NaN;
+    const at = Math.ceil((early - fromMs) / stepMs);
+    if (at >= 0 && at <= last) out[at] = 1;
   }
   return out;
 }

@@ -2,7 +2,7 @@ import { vesselMassG } from '../mix';
 import { attempt } from '../say';
 import { isMixedAsPlaced, milestoneOf } from '../system';
 import { firstRest, tears } from './blocks';
-import { longestMs, overDays, type Window } from './calendar';
+import { earliestSlot, longestMs, overDays, type Window } from './calendar';
 import { closingMs } from './closing';
 import { Hands } from './hands';
 import { opensFrom, sharesHands } from './plan-chain';
@@ -66,6 +66,26 @@ function isUntold({ stop, passes }: ChainPlan): boolean {
   return stop !== null && !(sheet && milestoneOf(sheet, stop.kind));
 }
 
+/**
+ * Preparation that keeps overnight: the steps before those of one piece with the mixing, which a face that goes stale
+ * is, where one day holds them. None where there are no such steps.
+ */
+function aheadOf(preparing: readonly PlannedStep[], mix: PlannedStep, windows: readonly Window[], begun: number) {
+  const near = preparing.findLastIndex((s) => s.block !== mix.block) + 1;
+  const keeps = preparing.slice(0, near);
+  const minutes = keeps.reduce((min, s) => min + workedMs(s) / MIN_MS, 0);
+  if (!minutes || minutes > longestMs(windows) / MIN_MS) return undefined;
+  const slots = attempt(() =>
+    keeps
+      .filter((s) => s.doneAt === null)
+      .reduce((from, s) => {
+        const min = workedMs(s) / MIN_MS;
+        return earliestSlot(windows, Hands.of(), from, min).startMs + min * MIN_MS;
+      }, begun),
+  );
+  return slots.ok ? { minutes, doneMs: slots.value } : undefined;
+}
+
 /** The ask of a repair as planned: its preparation, placing and pot, from now or its job's first hour, over a week. */
 export function startsAskOf(
   plan: ChainPlan,
@@ -95,6 +115,7 @@ export function startsAskOf(
   // What no day holds is prepared on the days before the one it is mixed on.
   const prepareApart = prepareMin + blockMin > longestMs(windows) / MIN_MS;
   const begun = Math.max(nowMs, job.startFrom);
+  const ahead = prepareApart ? undefined : aheadOf(preparing, mix, windows, begun);
   const todoMs = preparing.reduce((ms, s) => ms + (s.doneAt === null ? workedMs(s) : 0), 0);
   const prepared = prepareApart && todoMs > 0 ? attempt(() => overDays(windows, Hands.of(), begun, todoMs)) : null;
   return {
@@ -105,6 +126,7 @@ export function startsAskOf(
     toMs: lastStart,
     prepareMin,
     prepareApart,
+    ...(ahead ? { ahead } : {}),
     readyMs: prepared?.ok ? prepared.value.at(-1)!.toMs : begun + todoMs,
     // Lifts that wait for each other are not one placing: the first decides.
     placeMin: firstPlaced ? (firstPlaced.endMs - mix.startMs) / MIN_MS : 30,
@@ -121,7 +143,10 @@ export function startsAskOf(
             // Mixed as planned it is open when the plan says, also where it is prepared among others long before.
             sharesHands(plan) && Math.abs(mixMs - mix.startMs) < STEP_MS
               ? plan.openMs
-              : (opensFrom(plan, preparedFrom({ windows, prepareMin, prepareApart }, mixMs)) ?? null),
+              : (opensFrom(
+                  plan,
+                  preparedFrom({ windows, prepareMin, prepareApart, ...(ahead ? { ahead } : {}) }, mixMs),
+                ) ?? null),
           ),
         }
       : {}),

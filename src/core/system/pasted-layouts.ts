@@ -37,6 +37,7 @@ function temperaturesAlong(
 ): { readonly temps: readonly string[]; readonly words: string } | null {
   const temps = row.flatMap((c) => tempOf(c, null) ?? []);
   const others = row.filter((c) => tempOf(c, null) === null);
+  if (REFUSES.test(others.join(' '))) return null;
   if (temps.length > 1 && others.length < 2) return { temps, words: others.join(' ') };
   // Temperature (°C) 5 10 20: the degree is in the words.
   const [, words = '', numbers = ''] = DEGREES_IN_WORDS.exec(row.join(' ')) ?? [];
@@ -46,12 +47,19 @@ function temperaturesAlong(
   return { temps: plain.map((n) => `${n.replace('+', '')} ${degree}`), words };
 }
 
+const isTime = (c: string): boolean => WHOLE_TIME.test(c) || BARE.test(c) || NOTHING.test(c);
+/** `Do not apply below 5 °C or above 30 °C` heads no table. */
+const REFUSES = /\b(?:not|never|nicht|kein\w*)\b/i;
+
 /** Temperatures along the top, a time in every row below; null where no row is of temperatures. */
 export function across({ rows, lines, own }: PastedRows): readonly PastedTime[] | null {
   const at = rows.findIndex((r) => temperaturesAlong(r, own) !== null);
   if (at < 0) return null;
   const { temps, words } = temperaturesAlong(rows[at]!, own)!;
-  const under = rows.slice(at + 1).map((r, i) => inColumns(r, lines[at + 1 + i]!, temps.length));
+  const under = rows.slice(at + 1).map((r, i) => {
+    const cut = inColumns(r, lines[at + 1 + i]!, temps.length);
+    return cut?.cells.every(isTime) ? cut : null;
+  });
   const doses = under.flatMap((r) => {
     const dose = r && PERCENT.exec(r.words)?.[0];
     return dose ? [{ dose, rows: r.cells.map((time, i) => ({ temp: temps[i]!, time })) }] : [];
@@ -97,7 +105,6 @@ function inColumns(
 /** Temperatures down the side, a heading over each time. */
 export function downwards({ rows, lines, own }: PastedRows): readonly PastedTime[] {
   const degree = rows.map((r) => degreeIn(r.join(' '), own)).find((d) => d !== null) ?? null;
-  const isTime = (c: string) => WHOLE_TIME.test(c) || BARE.test(c) || NOTHING.test(c);
   const isData = (r: readonly string[]) => r.length > 1 && tempOf(r[0]!, degree) !== null && r.slice(1).some(isTime);
   const first = rows.findIndex(isData);
   if (first < 0) return [];

@@ -86,7 +86,8 @@ export function endsIn(line: string, units: string): Ends {
     'i',
   );
   const both = range.exec(line);
-  const text = (number: string, unit: string) => `${number.replace('+', '')} ${unit.replace(/\s/g, '')}`;
+  const text = (number: string, unit: string) =>
+    `${number.replace('+', '')} ${unit.replace(/\s/g, '').replace('"', 'in')}`;
   if (both) return { min: text(both[1]!, both[2] ?? both[4]!), max: text(both[3]!, both[4]!) };
   let ends: Ends = {};
   let from = 0;

@@ -162,6 +162,12 @@ test('chemistry is taken where a kind knows several, and not from what lies belo
   expect(facts('cement-water', 'Epoxy primer').family).toBeUndefined();
 });
 
+test('a refusal of heat and cold heads no table', () => {
+  const text =
+    'Working time: 20 minutes @ 70°F (21°C)\nDo not apply below 40 F or above 95 F\nWater cure 24 hours 36 hours';
+  expect(times('cement-water', text)).toContainEqual(['use-by', ['70 F: 20 minutes']]);
+});
+
 describe('amounts on packs', () => {
   const grams = (text: string | undefined, kind: 'mass' | 'volume') => {
     const read = attempt(() => parseQuantity(kind, text ?? '', 'us'));

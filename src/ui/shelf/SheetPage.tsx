@@ -197,7 +197,7 @@ function Facts({ sheet: s }: { sheet: SheetRevision }) {
     [
       'ratio',
       s.dose
-        ? phrase`${s.dose.minPct} to ${s.dose.maxPct} % ${systemKind(s.kind).dosed} of ${s.dose.of === 'A' ? 'A' : 'the total'}, usually ${s.dose.usualPct} %`
+        ? phrase`${figure(s.dose.minPct)} to ${figure(s.dose.maxPct)} % ${systemKind(s.kind).dosed} of ${s.dose.of === 'A' ? 'A' : 'the total'}, usually ${figure(s.dose.usualPct)} %`
         : s.estimated.includes('ratio')
           ? 'as its pack meters it'
           : phrase`${s.ratio.a} : ${s.ratio.b} by ${s.ratio.basis}${s.ratio.tolerancePct ? marked(` ± ${s.ratio.tolerancePct} %`) : ''}`,

@@ -206,7 +206,7 @@ function dosePer(read: Reader, d: SheetDraft, field: DoseField, parts: readonly 
   const amount = amountIn(per?.[2]);
   const told = amount ? readQuantity('mass', amount, read.system) : null;
   const massA = told ? (told.ok && told.value > 0 ? told.value : null) : packG(read, d, 'A');
-  return massA === null ? null : (100 * massB) / massA;
+  return massA === null ? null : Number(((100 * massB) / massA).toPrecision(6));
 }
 
 /** Whether a dose is told as a range alone, as most sheets print it: its middle is usual then. */
