@@ -217,6 +217,22 @@ describe('pouring', () => {
     expect(plainWords(pourState({ ...plan, availableG: { A: 300 } }, pours).discard!)).toMatch(/14\.0 g are there/);
     expect(plainWords(pourState({ ...plan, vesselMaxG: 500 }, pours).discard!)).toMatch(/room for 14\.0 g/);
   });
+  test('at the least dose half a step of the scale is no shortage, and a whole one is', () => {
+    const bag: PourPlan = {
+      ...plan,
+      massG: { A: 11_630, B: 1456, C: 0, D: 0 },
+      tolerance: { shortPct: 0, overPct: 17, fromSheet: true },
+      stepG: 1,
+    };
+    const water = (massG: number) =>
+      pourState(bag, [
+        { part: 'A', massG: 11_630 },
+        { part: 'B', massG },
+      ]);
+    expect(water(1455.6)).toMatchObject({ within: true, correction: null });
+    expect(water(1455.2)).toMatchObject({ within: false, correction: { part: 'B' } });
+    expect(water(1456 * 1.171)).toMatchObject({ within: false });
+  });
   test('four parts in order, each following A; totals of the scale become pours', () => {
     const four: PourPlan = { ...plan, massG: { A: 100, B: 45, C: 40, D: 6 } };
     const s = pourState(four, [

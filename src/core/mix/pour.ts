@@ -73,7 +73,10 @@ export function pourState(plan: PourPlan, pours: readonly Pour[], mixingAllowed 
     done.has('A') && done.has('B') && poured.A > 0
       ? (poured.B / poured.A / (plan.massG.B / plan.massG.A) - 1) * 100
       : null;
-  const within = deviationPct === null || isWithin(deviationPct, plan.tolerance);
+  // What the scale cannot show nobody can add: half a step of B is no deviation.
+  const readPct = (half / plan.massG.B) * 100;
+  const past = (pct: number) => Math.sign(pct) * Math.max(0, Math.abs(pct) - readPct);
+  const within = deviationPct === null || isWithin(past(deviationPct), plan.tolerance);
 
   let correction: PourState['correction'] = null;
   let discard: Message | null = null;

@@ -197,7 +197,7 @@ export function BenchPage({
           </div>
           <MadeOf plan={plan} batch={batch} />
           <div className="max-w-[27rem]">
-            <RatioGauge deviationPct={state.deviationPct} tolerance={state.tolerance} />
+            <RatioGauge deviationPct={state.deviationPct} tolerance={state.tolerance} within={state.within} />
           </div>
           <p className="soft text-sm">
             {state.tolerance.fromSheet

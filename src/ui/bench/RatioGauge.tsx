@@ -1,13 +1,22 @@
 'use client';
 import { scaleLinear } from 'd3';
-import { isWithin, saidTolerance, type Tolerance } from '@/core/mix';
+import { saidTolerance, type Tolerance } from '@/core/mix';
 import { figure, phrase } from '@/words';
 import { useSay } from '../shared/bits';
 
 const W = 420;
 
 /** How far B/A stands from the ratio: the sheet's tolerance as the open stretch, beyond it hatched. */
-export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number | null; tolerance: Tolerance }) {
+export function RatioGauge({
+  deviationPct,
+  tolerance,
+  within,
+}: {
+  deviationPct: number | null;
+  tolerance: Tolerance;
+  /** As the scale can tell it. */
+  within: boolean;
+}) {
   const says = useSay();
   const { shortPct, overPct, fromSheet } = tolerance;
   const reach = Math.max(
@@ -17,7 +26,6 @@ export function RatioGauge({ deviationPct, tolerance }: { deviationPct: number |
     2,
   );
   const x = scaleLinear([-reach, reach], [14, W - 14]).clamp(true);
-  const within = deviationPct !== null && isWithin(deviationPct, tolerance);
   return (
     <svg
       viewBox={`0 0 ${W} 62`}

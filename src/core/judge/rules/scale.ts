@@ -37,6 +37,12 @@ const F = findings({
 });
 const SCALE = texts('finding.scale', { readable: '{a} + {b}, {all}' });
 
+/**
+ * An end of a range is printed in two or three figures: so little past it, per cent of the part, is no other dose. Else
+ * no scale at all would be fine enough for water at the least that a bag wants.
+ */
+const END_PRINTED_PCT = 0.5;
+
 /** Marks of finer cups, coarsest first, mL. */
 const FINER_ML = [5, 2, 1, 0.5, 0.1];
 
@@ -72,7 +78,7 @@ export const scaleRules: Readonly<Record<string, Rule>> = {
     const tight = Math.min(tolerance.shortPct, tolerance.overPct);
     const smallest = batches.reduce((a, b) => (b.massG.A < a.massG.A ? b : a));
     const error = scaleErrorPct(smallest.massG.A, smallest.massG.B, repair.scaleStepG);
-    if (error <= tight + 1e-9) return [];
+    if (error <= Math.max(tight, sheet.dose ? END_PRINTED_PCT : 0) + 1e-9) return [];
     // A scale that nobody has named forbids nothing.
     const assumed = repair.bench.way === null && repair.scaleStepG === USUAL_SCALE_G;
     const r = smallest.massG.B / smallest.massG.A;
@@ -144,7 +150,9 @@ export const scaleRules: Readonly<Record<string, Rule>> = {
     );
     if (!m.ok) return [F['instrument:unknown']({ why: m.problem.sentence })];
     const tolerance = toleranceOf(sheet);
-    return m.value.worstShortPct > tolerance.shortPct + 1e-9 || m.value.worstOverPct > tolerance.overPct + 1e-9
+    const least = sheet.dose ? END_PRINTED_PCT : 0;
+    const past = (pct: number, allowed: number) => pct > Math.max(allowed, least) + 1e-9;
+    return past(m.value.worstShortPct, tolerance.shortPct) || past(m.value.worstOverPct, tolerance.overPct)
       ? [
           F['instrument:coarse'](
             {
