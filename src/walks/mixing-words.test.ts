@@ -62,7 +62,7 @@ test.each(potted)('%s: nothing is told to be mixed that is not in it, and every 
     expect(said).not.toMatch(/undefined|\[object|\{|\}| \.|\.\./);
 
     if (!weigh || (systemKind(sheet.kind).ownBag && batch.kits !== null)) continue;
-    const masses = [...weigh.matchAll(/(?<figure>[\d.]+) (?<unit>k?g) of (?<name>[^,.]+)/g)].map(({ groups }) => ({
+    const masses = [...weigh.matchAll(/(?<figure>[\d.]+) (?<unit>k?g)(?: \([\d.]+ m?L\))? of (?<name>[^,.]+)/g)].map(({ groups }) => ({
       grams: Number(groups!.figure) * (groups!.unit === 'kg' ? 1000 : 1),
       name: groups!.name!,
     }));
@@ -92,7 +92,7 @@ const blend = (over: Partial<Blend> = {}): Blend => ({
 
 test('a bag of cement is powder and water, not an A and a B', () => {
   const said = told(planned(methodOf('cement-patch')!, cement), 'weigh');
-  expect(said).toMatch(/g of powder, [\d.]+ k?g of water\./);
+  expect(said).toMatch(/g of powder, [\d.]+ k?g \([\d.]+ m?L\) of water\./);
   expect(said).not.toMatch(/of [AB]\b/);
 });
 

@@ -68,8 +68,8 @@ describe('two square metres out of 25 kg bags', () => {
   test('the step says so, and of the part bag it says what is weighed', () => {
     const said = p.steps.filter((s) => s.id.endsWith(':weigh')).map((s) => s.detail);
     for (const text of said.slice(0, -1))
-      expect(text).toMatch(/^One whole bag: 25\.00 kg of powder, 3\.250 kg of water\./);
-    expect(said.at(-1)).toMatch(/^1\d\.\d+ kg of powder, 2\.\d+ kg of water\./);
+      expect(text).toMatch(/^One whole bag: 25\.00 kg of powder, 3\.250 kg \(3\.25 L\) of water\./);
+    expect(said.at(-1)).toMatch(/^1\d\.\d+ kg of powder, 2\.\d+ kg \(2\.\d+ L\) of water\./);
   });
   test('nothing is lost: what goes in is the void, its surplus and its reserve, whatever the pots', () => {
     const placed = p.amounts.filter((a) => a.label !== 'left in pots and on tools').reduce((sum, a) => sum + a.ml, 0);

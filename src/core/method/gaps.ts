@@ -22,6 +22,8 @@ import { mixOrder, sheetManner } from './mix-order';
 
 const SAY = texts('gap', {
   part: '{mass} of {part}',
+  // A jug measures water as well as a scale does.
+  water: '{mass} ({room})',
   // Of like batches the masses are told once.
   each: '{which, select, only {} all {Each: } one {Batch {from}: } other {Batches {from} to {to}: }}{parts}.',
   kits: '{n, plural, one {One whole kit.} other {# whole kits.}}',
@@ -98,7 +100,9 @@ function partsOf(c: TaskContext): Value {
     c.instrument.way === 'weight' ? null : attempt(() => measuredBatch(c.sheet, massG, c.instrument).parts);
   const amountOf = ({ part, share, massG: own }: Weighed): Value => {
     const m = counted?.ok && share === 1 ? counted.value.find((x) => x.part === part) : undefined;
-    return m && m.unit !== 'g' ? saidAs(m) : weighed(own);
+    if (m && m.unit !== 'g') return saidAs(m);
+    const water = share === 1 && c.sheet.parts.find((p) => p.id === part && p.role === 'water');
+    return water ? SAY.water({ mass: weighed(own), room: ml(own / water.densityGPerMl) }) : weighed(own);
   };
   return listed(
     weighedOf(c.ingredients, massG).map((i) => SAY.part({ mass: amountOf(i), part: i.name })),
