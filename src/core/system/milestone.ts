@@ -241,6 +241,13 @@ export const MILESTONES = {
     order: null,
     later: ['full-cure'],
   },
+  damp: {
+    label: 'Keep damp until',
+    ended: 'it need not be kept damp any longer',
+    clock: 'waiting',
+    order: null,
+    later: ['full-cure'],
+  },
   overlay: {
     label: 'Fill joints or lay over',
     ended: 'joints may be filled, or a layer laid over',

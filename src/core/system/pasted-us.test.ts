@@ -162,6 +162,16 @@ test('chemistry is taken where a kind knows several, and not from what lies belo
   expect(facts('cement-water', 'Epoxy primer').family).toBeUndefined();
 });
 
+test.each([
+  'Water cure 24 hours',
+  'Moist curing: 3 days',
+  'Keep damp for 24 h',
+  'Nachbehandlung 3 Tage',
+  'Wet cure: 7 days',
+])('“%s” is how long it is kept damp, not how soon it may get wet', (line) => {
+  expect(times('cement-water', line, 'metric').map(([guess]) => guess)).toEqual(['damp']);
+});
+
 test('a refusal of heat and cold heads no table', () => {
   const text =
     'Working time: 20 minutes @ 70°F (21°C)\nDo not apply below 40 F or above 95 F\nWater cure 24 hours 36 hours';

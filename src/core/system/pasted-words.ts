@@ -15,6 +15,10 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['primer-wet', /primer.*(wet|tack|open)/],
   ['stand', /stand(ing)? time|^stand(ing)?$|\b(let|to) stand|\bslak|sweat|induction|ripen|maturation|reifezeit/],
   ['mix', /mixing time|mischzeit/],
+  [
+    'damp',
+    /(water|wet|moist|damp|film)[ -]?cur(e|ing)|(keep|kept) (it )?(damp|moist|wet|covered)|nachbehand|feucht ?halt/,
+  ],
   ['wash-until', /wash\w*\b.*(within|\bby\b|until|before|latest)|(end|last)\w*( of)? wash/],
   ['wash-from', /\bwash(ing)?\b|waschen/],
   ['clean-by', /clean/],
@@ -48,7 +52,8 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
 /** Hard to a needle, which is no cure, whatever is called final in it. */
 const FINAL_SET = /\bset(ting|s)?\b.*\bfinal\b|\bfinal set/;
 /** The hardening of a wet hole is a figure of its own beside the dry one. */
-const OF_WET_HOLES = /(cur|load|harden).*\b(wet|damp|flooded)\b|\b(wet|damp|flooded)\b.*(cur|load|harden)/;
+const OF_WET_HOLES =
+  /(cur|load|harden).*\b(wet|damp|flooded)\b|\b(wet|damp|flooded)\b(?! cure\b(?! time)).*(cur|load|harden)/;
 
 /** Of two loads in one table the one that is borne first: a car before a lorry. */
 const LIGHTER = /\b(cars?|pkw|pallet|trolley|hand ?truck|vans?|hubwagen)\b/;

@@ -12,10 +12,14 @@ import {
   waiting,
 } from '../common';
 import { coverOf } from '../consumable';
+import type { TaskContext } from '../context';
 import { options } from '../effects';
 import { filledInLifts, restsSquareAndWet, reworded } from '../engines';
 import type { Method } from '../method';
 import { tasks } from '../task';
+
+/** Whether the bag names a time that the cover stays for. */
+const keepsUnder = ({ sheet }: TaskContext, kind: 'frost' | 'damp'): boolean => milestoneOf(sheet, kind) !== undefined;
 
 /** What ends the covering, whatever it waited for. */
 const uncover = {
@@ -237,16 +241,35 @@ export const cementPatch: Method = {
       {
         ...uncover,
         task: 'finish:uncover',
-        when: (c) => !milestoneOf(c.sheet, 'frost'),
+        when: (c) => !keepsUnder(c, 'frost') && !keepsUnder(c, 'damp'),
         // What bears a load has long been firm enough to be uncovered.
         waits: { for: 'foot', on: 'last', orElse: ['light-load', 'load'] },
+      },
+      {
+        // The cloth is wetted as long as the bag asks, however soon it may be walked on.
+        ...uncover,
+        task: 'finish:damp-over',
+        called: { as: 'finish:uncover' },
+        when: (c) => keepsUnder(c, 'damp') && !keepsUnder(c, 'frost'),
+        waits: { for: 'damp', on: 'last' },
+      },
+      {
+        task: 'finish:damp',
+        role: 'finish',
+        block: 'finish',
+        title: 'Wet it no more',
+        detail: 'It has been damp as long as the bag asks. The cover stays until frost does it no more harm.',
+        confirm: 'Left to dry under its cover',
+        work: { fixed: 2 },
+        when: (c) => keepsUnder(c, 'damp') && keepsUnder(c, 'frost'),
+        waits: { for: 'damp', on: 'last' },
       },
       {
         // The cover keeps the frost off, too: it stays until that is over.
         ...uncover,
         task: 'finish:frost-over',
         called: { as: 'finish:uncover' },
-        when: (c) => milestoneOf(c.sheet, 'frost') !== undefined,
+        when: (c) => keepsUnder(c, 'frost'),
         waits: { for: 'frost', on: 'last' },
       },
     ]),
