@@ -63,6 +63,13 @@ test('a bag of what is dosed is part A, and its water follows from the usual dos
   expect([parts.A, grams(parts.B)]).toEqual(['25 kg', 3500]);
 });
 
+test('a quart of what is dosed is weighed through its density, its own or the usual one', () => {
+  const b = (densityA: number | null) =>
+    grams(readPack('1 US qt', { kind: 'finish-resin', dosePct: 2, densityA }, 'metric')!.parts.B);
+  expect(b(1.1)).toBeCloseTo(946.353 * 1.1 * 0.02, 3);
+  expect(b(null)).toBeCloseTo(946.353 * 1.2 * 0.02, 3);
+});
+
 test('nothing is made up: no amount, no ratio, a ratio on the other basis, sand of which nothing is said', () => {
   expect(readPack('Large tin', { kind: 'paste' }, 'metric')).toBeNull();
   expect(readPack('450 mL', { kind: 'paste' }, 'metric')).toEqual({ ratio: null, parts: {}, whole: null });

@@ -112,7 +112,8 @@ const partOf = (amount: Amount, share: number): string => {
  * of a dosed kind and the first part of a powder stand alone. What is pressed or kneaded out of its pack need not be
  * parted at all: in which half how much of it is matters to nobody.
  * @param text the words on the pack
- * @param of kind of system, its ratio as typed, parts of C and D by weight for it, usual dose of B in per cent of A
+ * @param of kind of system, its ratio as typed, parts of C and D by weight for it, usual dose of B in per cent of A,
+ * density of A, usual for its kind where it is not told
  * @returns null where the words hold no amount
  * @example readPack('300 mL cartridge 10:1', { kind: 'anchor-pack' }, 'metric') // A 272.727… mL, B 27.27… mL
  */
@@ -124,6 +125,7 @@ export function readPack(
     readonly cByWeight?: number | null;
     readonly dByWeight?: number | null;
     readonly dosePct?: number | null;
+    readonly densityA?: number | null;
   },
   system: UnitSystem,
 ): PackRead | null {
@@ -178,7 +180,8 @@ export function readPack(
   }
   // Of what is dosed the tin or bag is part A; what belongs to it follows from its usual dose.
   if (spec.dosed !== null) {
-    const b = of.dosePct && first.kind === 'mass' ? inCore(first, (first.core * of.dosePct) / 100) : null;
+    const massG = first.kind === 'mass' ? first.core : first.core * (of.densityA ?? spec.parts[0]!.densityGPerMl);
+    const b = of.dosePct ? inCore({ kind: 'mass' }, (massG * of.dosePct) / 100) : null;
     return { ratio: null, parts: { A: first.text, ...(b ? { B: b } : {}) }, whole: null };
   }
   return { ratio, parts: {}, whole: null };

@@ -53,10 +53,10 @@ export const FACTS: readonly FactRow[] = [
     not: /storage|mix(ed)? contents/,
     read: packs,
   },
-  // What is printed on it and nothing else: 50 lb bag, 300 mL cartridge, 1 gal can with a tube of hardener.
+  // What is printed on it and nothing else: 1 quart, 50 lb bag, 300 mL cartridge, 1 gal can with a tube of hardener.
   {
     words:
-      /^[\d½¼¾][^:]{0,24}\b(pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|drum|eimer|dose)s?\b:?[^:]{0,60}$/,
+      /^[\d½¼¾][^:]{0,24}\b(pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|drum|eimer|dose)s?\b:?[^:]{0,60}$|^[\d½¼¾][\d/.,\s]{0,8}(us )?(k?g|lbs?|m?l|lit(re|er)s?|qt|pt|gal|fl oz)\.?$/,
     inLine: true,
     not: /storage|\bper\b|cover|yield|pot life/,
     read: packs,

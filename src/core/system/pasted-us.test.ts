@@ -178,6 +178,16 @@ test('a refusal of heat and cold heads no table', () => {
   expect(times('cement-water', text)).toContainEqual(['use-by', ['70 F: 20 minutes']]);
 });
 
+test.each([
+  ['1 quart', '1 US qt'],
+  ['1/2 pint', '1/2 US pt'],
+  ['5 gallons', '5 US gal'],
+  ['2 lb', '2 lb'],
+])('a line that is an amount alone is the pack: %s', (line, pack) => {
+  expect(facts('finish-resin', line).pack).toBe(pack);
+  expect(facts('finish-resin', `${line} per square foot`).pack).toBeUndefined();
+});
+
 describe('amounts on packs', () => {
   const grams = (text: string | undefined, kind: 'mass' | 'volume') => {
     const read = attempt(() => parseQuantity(kind, text ?? '', 'us'));

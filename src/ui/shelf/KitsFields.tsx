@@ -62,6 +62,7 @@ export function KitsFields({
                   value={k.label}
                   fault={faults[field('label')]}
                   onChange={(label) => set(k.key, { label })}
+                  onChoose={(label) => onRead({ ...k, label })}
                   onLeave={() => onRead(k)}
                 />
               </div>

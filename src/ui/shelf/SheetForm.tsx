@@ -70,6 +70,7 @@ function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDra
       dByWeight: number('count', draft.dByWeight),
       // Of a range alone the middle is usual.
       dosePct: number('percent', draft.doseUsual) ?? middleOf(draft, (text) => number('percent', text)),
+      densityA: number('density', draft.parts.A.density),
     },
     system,
   );
@@ -202,8 +203,9 @@ export function SheetForm({ start, before }: { start: SheetDraft; before: SheetR
           onChange={(kits) => set({ kits })}
           onLeave={left}
           onRead={(kit) => {
-            const { kits, ratio } = withPack(draft, kit, system);
-            if (kits !== draft.kits || ratio !== draft.ratio) set({ kits, ratio });
+            const named = { ...draft, kits: draft.kits.map((k) => (k.key === kit.key ? kit : k)) };
+            const { kits, ratio } = withPack(named, kit, system);
+            set({ kits, ratio });
             left(`kits.${kit.key}.label`);
           }}
         />

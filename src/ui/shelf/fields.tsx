@@ -13,6 +13,7 @@ export function Typed({
   value,
   fault,
   onChange,
+  onChoose = onChange,
   onLeave,
   onPaste,
   multiline,
@@ -28,6 +29,8 @@ export function Typed({
   value: string;
   fault?: DraftFaults[string];
   onChange: (v: string) => void;
+  /** One of several readings was pressed; it is typed then, where nothing else is said. */
+  onChoose?: (v: string) => void;
   onLeave?: () => void;
   /** What a pasted text becomes; undefined takes it as it is. */
   onPaste?: (text: string) => string | undefined;
@@ -86,7 +89,7 @@ export function Typed({
         </p>
       )}
       {fault?.choices?.map((c) => (
-        <button key={c.text} type="button" className="btn text-sm mr-1" onClick={() => onChange(c.text)}>
+        <button key={c.text} type="button" className="btn text-sm mr-1" onClick={() => onChoose(c.text)}>
           {c.label}
         </button>
       ))}
