@@ -62,10 +62,12 @@ test.each(potted)('%s: nothing is told to be mixed that is not in it, and every 
     expect(said).not.toMatch(/undefined|\[object|\{|\}| \.|\.\./);
 
     if (!weigh || (systemKind(sheet.kind).ownBag && batch.kits !== null)) continue;
-    const masses = [...weigh.matchAll(/(?<figure>[\d.]+) (?<unit>k?g)(?: \([\d.]+ m?L\))? of (?<name>[^,.]+)/g)].map(({ groups }) => ({
-      grams: Number(groups!.figure) * (groups!.unit === 'kg' ? 1000 : 1),
-      name: groups!.name!,
-    }));
+    const masses = [...weigh.matchAll(/(?<figure>[\d.]+) (?<unit>k?g)(?: \([\d.]+ m?L\))? of (?<name>[^,.]+)/g)].map(
+      ({ groups }) => ({
+        grams: Number(groups!.figure) * (groups!.unit === 'kg' ? 1000 : 1),
+        name: groups!.name!,
+      }),
+    );
     const mixed = sheet.parts.filter((part) => (batch.massG[part.id] ?? 0) > 0);
     expect([sheet.name, masses.map((m) => m.grams)]).toEqual([
       sheet.name,

@@ -27,6 +27,8 @@ export interface Question {
   readonly id: string;
   readonly ask: string;
   readonly wants: 'yes' | 'no';
+  /** The bases it is asked of; of all of them where it does not say. */
+  readonly on?: readonly BaseMaterial[];
   /** It is asked of the face of a pass below as well, and not of the bare base alone. */
   readonly onFace?: true;
   /** What the sheet says of the case that is not wanted, where sheets allow it; null where this one is silent. */

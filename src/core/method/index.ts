@@ -26,7 +26,7 @@ export { depthToFill, type LiftPrimer, leadOf, liftsMm, liftsOf, primerOf } from
 export * from './method';
 export * from './methods';
 export { occupiedBy } from './occupied';
-export { askOf, foundBy, longerWaits, STAND_IN_TIMES } from './questions';
+export { askOf, foundBy, longerWaits, questionsOn, STAND_IN_TIMES, unansweredOf } from './questions';
 export { stepFrom, stepsOf } from './steps';
 export { isTaken, type Taken, type Takes, takenBy, toldOf, wantsThickening } from './takes';
 export {

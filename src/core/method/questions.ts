@@ -1,5 +1,5 @@
 import { type Message, type Sayer, texts } from '../say';
-import type { SheetRevision } from '../system';
+import type { BaseMaterial, SheetRevision } from '../system';
 import type { Answer, Question } from './context';
 import type { Effects } from './effects';
 
@@ -35,6 +35,27 @@ export function foundBy(q: Question): { readonly title: Message; readonly why: M
   const { title, why, todo } = wordsOf(q);
   return { title: title(), why: why(), todo: todo() };
 }
+
+/** What a method asks where the base is of that: nobody is asked of cracked concrete in a beam of oak. */
+export const questionsOn = (
+  { questions }: { readonly questions: readonly Question[] },
+  material: BaseMaterial,
+): readonly Question[] => questions.filter(({ on }) => !on || on.includes(material));
+
+/** What nobody has answered yet; on the face of another pass less is asked. */
+export const unansweredOf = (
+  method: { readonly questions: readonly Question[] },
+  at: {
+    readonly repair: {
+      readonly base: { readonly material: BaseMaterial };
+      readonly answers: Readonly<Record<string, Answer>>;
+    };
+    readonly onFace: boolean;
+  },
+): readonly Question[] =>
+  questionsOn(method, at.repair.base.material).filter(
+    (q) => (q.onFace || !at.onFace) && at.repair.answers[q.id] === undefined,
+  );
 
 /** Where a sheet is silent on a wet place, everything waits so many times as long: what people take in its stead. */
 export const STAND_IN_TIMES = 2;

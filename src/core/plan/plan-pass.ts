@@ -11,6 +11,7 @@ import {
   type StepContext,
   type StepDraft,
   stepsOf,
+  unansweredOf,
 } from '../method';
 import { type Batch, ingredientsOf, vesselMassG, withMoreMixed } from '../mix';
 import { attempt, type Problem, type Said, texts } from '../say';
@@ -174,7 +175,7 @@ export function preparePass(
   const known = attempt(() => methodHere(repair));
   if (!known.ok) return only({ ...empty, open: { inspect: [known.problem.sentence] } });
   const method = known.value;
-  const unanswered = method.questions.filter((q) => (q.onFace || !place.onFace) && repair.answers[q.id] === undefined);
+  const unanswered = unansweredOf(method, { repair, onFace: place.onFace });
   const open: Record<string, readonly Said[]> = {};
   const problems: (Problem & { stage: 'measure' | 'material' | 'mix' | 'place' })[] = [];
   if (unanswered.length) open.inspect = unanswered.map(askOf);

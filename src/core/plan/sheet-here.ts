@@ -1,6 +1,6 @@
 import { humidityPct, valueAt } from '../climate';
 import type { Effects, Method } from '../method';
-import { longerWaits } from '../method';
+import { longerWaits, questionsOn } from '../method';
 import { withBlend, withRecipe } from '../mix';
 import { attempt } from '../say';
 import {
@@ -144,5 +144,8 @@ export const sheetWorked = (
 ): SheetRevision =>
   withLongerWaits(
     withUsualLoss(asWorked(sheet, effects.pouredOut), netMl),
-    Math.max(1, ...longerWaits(method.questions, repair.answers, effects, sheet).map((l) => l.times)),
+    Math.max(
+      1,
+      ...longerWaits(questionsOn(method, repair.base.material), repair.answers, effects, sheet).map((l) => l.times),
+    ),
   );

@@ -1,6 +1,6 @@
 'use client';
 import { BASE_PROPERTIES } from '@/core/climate';
-import { askOf, foundBy, METHODS, methodOf, type Question } from '@/core/method';
+import { askOf, foundBy, METHODS, methodOf, type Question, questionsOn } from '@/core/method';
 import { cautionsOf, passes, pieceName, reviewOf } from '@/core/plan';
 import type { PassView } from '@/core/record';
 import { lowered, phrase } from '@/words';
@@ -36,7 +36,8 @@ function askedOf(at: StageView): readonly { readonly pass: PassView; readonly qu
   return [at, ...others].flatMap((pass) => {
     const open = new Set(pass.plan.unanswered.map((q) => q.id));
     // On the face of another pass less is asked.
-    const mine = (pass.plan.method?.questions ?? []).filter(
+    const all = pass.plan.method ? questionsOn(pass.plan.method, pass.repair.base.material) : [];
+    const mine = all.filter(
       ({ id }) => !asked.has(id) && (pass === at || open.has(id) || pass.repair.answers[id] !== undefined),
     );
     for (const { id } of mine) asked.add(id);

@@ -1,6 +1,15 @@
 import { DateTime } from 'luxon';
 import { BASE_PROPERTIES } from '../../climate';
-import { choiceWith, effectsOf, foundBy, longerWaits, type Method, NO_EFFECTS, STAND_IN_TIMES } from '../../method';
+import {
+  choiceWith,
+  effectsOf,
+  foundBy,
+  longerWaits,
+  type Method,
+  NO_EFFECTS,
+  questionsOn,
+  STAND_IN_TIMES,
+} from '../../method';
 import { passes, seatsFound } from '../../plan';
 import { attempt, listed, texts } from '../../say';
 import { placeNames } from '../../void';
@@ -110,10 +119,9 @@ export const baseRules: Readonly<Record<string, Rule>> = {
     const { method, sheet } = plan;
     if (!method) return [];
     const chosen = attempt(() => effectsOf(method, repair.schools, sheet));
-    const waits = sheet
-      ? longerWaits(method.questions, repair.answers, chosen.ok ? chosen.value : NO_EFFECTS, sheet)
-      : [];
-    return method.questions.flatMap((q): Finding[] => {
+    const asked = questionsOn(method, repair.base.material);
+    const waits = sheet ? longerWaits(asked, repair.answers, chosen.ok ? chosen.value : NO_EFFECTS, sheet) : [];
+    return asked.flatMap((q): Finding[] => {
       const answer = repair.answers[q.id];
       if (answer === undefined || passes(q, answer)) return [];
       const found = foundBy(q);

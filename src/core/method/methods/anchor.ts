@@ -22,13 +22,15 @@ const AMOUNT = texts('anchor.amount', {
 /** Deeper than that a hole is filled behind a piston plug, mm. */
 const PLUG_FROM_MM = 250;
 
+const MINERAL = ['concrete', 'stone'] as const;
+
 /** A rod, bolt or eye glued into a drilled hole. */
 export const anchor: Method = {
   id: 'anchor',
   version: 1,
   label: 'Anchor in a drilled hole',
   engine: 'press',
-  does: 'A bolt, rod or eye is glued into concrete or stone with a pack and a static mixer.',
+  does: 'A bolt, rod or eye is glued into concrete, stone or timber with a pack and a static mixer.',
   bases: ['concrete', 'stone', 'timber'],
   shapes: ['annulus'],
   laidOn: null,
@@ -49,6 +51,7 @@ export const anchor: Method = {
     },
     {
       id: 'hollow',
+      on: MINERAL,
       ask: 'Is the base solid here, or is the sieve sleeve at hand that the sheet names for hollow blocks?',
       wants: 'yes',
       otherwise: {
@@ -60,6 +63,7 @@ export const anchor: Method = {
     },
     {
       id: 'uncracked',
+      on: MINERAL,
       ask: 'Is it free of cracks where the hole goes, or is the system approved for cracked concrete?',
       wants: 'yes',
       otherwise: {
@@ -71,6 +75,7 @@ export const anchor: Method = {
     },
     {
       id: 'bore',
+      on: MINERAL,
       ask: 'Is the hole drilled by hammer, or by diamond where the sheet allows that?',
       wants: 'yes',
       otherwise: {

@@ -54,17 +54,18 @@ export const bodyFiller: Method = {
   questions: [
     {
       id: 'perforated',
-      ask: 'Is the sheet whole, with no hole rusted or torn through it?',
+      ask: 'Is it whole where it is filled, with no hole through it?',
       wants: 'yes',
       otherwise: {
         severity: 'stop',
-        title: 'Perforated sheet',
+        title: 'A hole through it',
         why: 'Filler that bridges a hole takes up water from behind and lets go.',
-        todo: 'Weld, rivet or laminate the hole shut first; filler comes over sound metal only.',
+        todo: 'Weld, rivet or laminate the hole shut first; filler comes over what is sound.',
       },
     },
     {
       id: 'primer',
+      on: ['metal'],
       ask: 'Is there an acid or wash primer where it is filled?',
       wants: 'no',
       otherwise: {
@@ -143,7 +144,7 @@ export const bodyFiller: Method = {
   ],
   bares: 100,
   preparation: [
-    'Paint off to bare metal over the dent and a hand’s breadth round it; edges of the paint feathered.',
+    'Paint off to the bare base over the dent and a hand’s breadth round it; edges of the paint feathered.',
     'Keyed with a coarse disc, dust off, degreased last; bare steel sealed where the sheet asks.',
     'Dry: no condensation, no filler on a cold panel in damp air.',
     'Tin stirred to the bottom, tube kneaded, sheets of film ready, one for each mix.',
@@ -195,7 +196,7 @@ export const bodyFiller: Method = {
         role: 'prepare',
         title: 'Strip and key the dent',
         detail:
-          'To bare metal and a hand’s breadth round it; the paint feathered at its edge. Stop where a hole shows.',
+          'To the bare base and a hand’s breadth round it; the paint feathered at its edge. Stop where a hole shows.',
         confirm: 'Bare, keyed, no hole',
         work: { fixed: 10, per: { m2: 60 } },
         hold: true,
