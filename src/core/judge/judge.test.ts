@@ -34,7 +34,9 @@ test('a sound repair on a mild day has no stop', () => {
 
 test.each(METHODS.flatMap((m) => m.questions.map((q) => [m.id, q.id, q, soundly(m)] as const)))(
   '%s: the wrong answer to “%s” is noticed, and so is not being sure',
-  (_, id, q, r) => {
+  (_, id, q, sound) => {
+    // On a base it is asked of.
+    const r = { ...sound, base: { ...sound.base, material: q.on?.[0] ?? sound.base.material } };
     const wrong = q.wants === 'yes' ? 'no' : 'yes';
     // What a sheet may allow is held against sheets that say nothing of it.
     const silent = sampleSheets.map((s) => ({ ...s, holes: null }));

@@ -32,6 +32,7 @@ export const freedBarMm = (c: Pick<MethodContext, 'effects' | 'settings'>): numb
 /** Asked of every patch in concrete. */
 export const rustingBars: Question = {
   id: 'bars',
+  on: ['concrete'],
   ask: 'Is rusting reinforcement laid open?',
   wants: 'no',
   otherwise: {

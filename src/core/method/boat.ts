@@ -15,6 +15,7 @@ export const waterline: readonly Question[] = [
   },
   {
     id: 'core',
+    on: ['laminate'],
     ask: 'Is the laminate dry and solid, with no wet core, blisters or vinegary fluid?',
     wants: 'yes',
     otherwise: {

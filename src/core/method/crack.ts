@@ -19,6 +19,7 @@ export const crackQuestions: readonly Question[] = [
   },
   {
     id: 'rust',
+    on: ['concrete'],
     ask: 'Is it free of rust stains, and not along a bar?',
     wants: 'yes',
     otherwise: {

@@ -56,6 +56,7 @@ export const feltWetOut: Method = {
   questions: [
     {
       id: 'fibres',
+      on: ['laminate'],
       ask: 'Is the face ground just through its gloss, with no core and no fibres showing?',
       wants: 'yes',
       otherwise: {

@@ -74,6 +74,7 @@ export const laminateHole: Method = {
     },
     {
       id: 'blisters',
+      on: ['laminate'],
       ask: 'Are there blisters, or a fluid that smells of vinegar?',
       wants: 'no',
       otherwise: {
@@ -282,7 +283,7 @@ export const laminateHole: Method = {
         role: 'prepare',
         onBase: true,
         title: 'Clean out, bevel, abrade round it',
-        detail: 'To sound laminate; bevelled so that the plug cannot fall through. Stop where the core is wet.',
+        detail: 'To sound material; bevelled so that the plug cannot fall through. Stop where the core is wet.',
         confirm: 'Sound, bevelled, dry',
         work: { fixed: 5, per: { place: 3 } },
         hold: true,

@@ -70,6 +70,7 @@ export const rebuiltPart: Method = {
   questions: [
     {
       id: 'bonds',
+      on: ['plastic'],
       ask: 'Does the code on the part name a plastic that bonds with this system, or has a trial on a hidden spot held?',
       wants: 'yes',
       otherwise: {
