@@ -49,8 +49,16 @@ const ROD_WORDS =
 export const FACTS: readonly FactRow[] = [
   {
     words:
-      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|sack|eimer|dose)(?: a|:.*)?$/,
+      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|kartusche|sack|eimer|dose)(?: a|:.*)?$/,
     not: /storage|mix(ed)? contents/,
+    read: packs,
+  },
+  // Its parts by their names: Powder 100 g, liquid 50 ml; A 1 L + B 0.5 L.
+  {
+    words:
+      /^(part )?(a|powder|resin|base|pulver|harz)\b[^\d]{0,20}\d[^;]{0,20}[,+&/]\s*(part )?(b|liquid|hardener|activator|flüssig\w*|härter)\b[^\d]{0,20}\d/,
+    inLine: true,
+    not: /ratio|density|\bparts\b|dens|by (weight|volume)/,
     read: packs,
   },
   // What is printed on it and nothing else: 1 quart, 50 lb bag, 300 mL cartridge, 1 gal can with a tube of hardener.
@@ -67,7 +75,13 @@ export const FACTS: readonly FactRow[] = [
     besideTimes: true,
     read: ratios,
   },
-  { words: /^mix\b.*\bparts?\b/, inLine: true, besideTimes: true, read: ratios },
+  {
+    words:
+      /^mix\b.*\bparts?\b|\bequal parts\b|zu gleichen teilen|^\d[\d.,]*\s*(:|to)\s*\d[\d.,]*\s*by (weight|mass|volume)/,
+    inLine: true,
+    besideTimes: true,
+    read: ratios,
+  },
   {
     words: /hardener|catalyst|peroxide|\bwater\b|\bdos(e|age|ing)\b|addition|härter|wasser|zugabe/,
     inLine: true,

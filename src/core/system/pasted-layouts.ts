@@ -102,8 +102,18 @@ function inColumns(
     : null;
 }
 
+/** A row without the word that stands before every temperature of a table: `Base 5 to 9 °C: 15 min / 2 h`. */
+function withoutLabel(row: readonly string[], all: readonly (readonly string[])[]): readonly string[] {
+  const isLabelled = (r: readonly string[]) => r.length > 3 && r[0] === row[0] && tempOf(r[1]!, null) !== null;
+  const words = row[0] ?? '';
+  const is =
+    isLabelled(row) && !/\d/.test(words) && milestoneMeant(words) === null && all.filter(isLabelled).length > 1;
+  return is ? row.slice(1) : row;
+}
+
 /** Temperatures down the side, a heading over each time. */
-export function downwards({ rows, lines, own }: PastedRows): readonly PastedTime[] {
+export function downwards({ rows: printed, lines, own }: PastedRows): readonly PastedTime[] {
+  const rows = printed.map((row) => withoutLabel(row, printed));
   const degree = rows.map((r) => degreeIn(r.join(' '), own)).find((d) => d !== null) ?? null;
   const isData = (r: readonly string[]) => r.length > 1 && tempOf(r[0]!, degree) !== null && r.slice(1).some(isTime);
   const first = rows.findIndex(isData);

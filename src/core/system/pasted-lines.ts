@@ -27,12 +27,20 @@ function sayings(line: string): readonly string[] {
     const each = sayings(line.slice(shared.length + 1).trim());
     if (each.length > 1) return each.map((piece) => `${shared} ${piece}`);
   }
-  const pieces = line.split(/,\s+|\s+(?:and|und)\s+/);
+  // Shake 2 minutes, let stand 10 minutes, shake again: what tells no time is told by nobody.
+  const pieces = line.split(/,\s+|\s+(?:and|und)\s+/).filter((p, _, all) => all.length < 3 || p.search(ANY_TIME) >= 0);
   const each = pieces.length > 1 && pieces.every((p) => /^\p{L}/u.test(p) && p.match(ANY_TIME)?.length === 1);
   // Min. 4 h, max. 24 h are the ends of one time.
   if (!each || pieces.slice(1).some((p) => milestoneMeant(p) === null)) return [line];
   const temp = line.match(ANY_TEMPERATURE);
   return temp?.length === 1 ? pieces.map((p) => (p.includes(temp[0]) ? p : `${p} at ${temp[0]}`)) : pieces;
+}
+
+/** One time for two things, `walked on / grouted: 24 h`: each by its name, where the names mean two milestones. */
+function namesIn(heading: string): readonly string[] {
+  const names = heading.split(/\s*\/\s*/).filter(Boolean);
+  const meant = new Set(names.map(milestoneMeant));
+  return names.length > 1 && meant.size === names.length && !meant.has(null) ? names : heading ? [heading] : [];
 }
 
 /** What one line tells: what it calls it, its times, and the temperature each is said at. */
@@ -109,7 +117,7 @@ export function listed(lines: readonly string[]): readonly PastedTime[] {
     const cells = times.map((time, i) => ({ temp: temps[i] ? tempOf(temps[i]!, null) : common, time }));
     const known = found.find((f) => f.heading === heading && f.cells.every((c) => c.temp !== null));
     if (known && cells.every((c) => c.temp !== null)) known.cells.push(...cells);
-    else if (heading) found.push({ heading, reference, window, cells: [...cells] });
+    else for (const of of namesIn(heading)) found.push({ heading: of, reference, window, cells: [...cells] });
   }
   return found.flatMap((f) =>
     timesOf(f.heading, f.cells, null, f.window).map((t) => ({ ...t, reference: t.reference ?? f.reference })),

@@ -145,7 +145,8 @@ const RATIO = /(\d+(?:[.,]\d+)?)\s*(?:parts?\b[^\d:]*?)?\s*(?::|\bto\b)\s*(\d+(?
 /** A to B of a kind that has a ratio: on one basis, or on both. */
 export function ratios({ kind, line, heading, pack, system }: SheetLine): Told {
   if (systemKind(kind).dosed !== null) return [];
-  const told = [...line.matchAll(RATIO)].flatMap(([, a, b, behind]) => {
+  const equal = /\bequal parts\b|zu gleichen teilen/i.test(line);
+  const told = [...(equal ? `1:1 ${line}` : line).matchAll(RATIO)].flatMap(([, a, b, behind]) => {
     const basis = basisIn(behind!) ?? basisIn(heading);
     const read = parseRatio(`${a}:${b}${basis ? ` by ${basis}` : ''}`);
     return read.ok || read.choices ? [{ basis, text: `${a}:${b}${basis ? ` by ${basis}` : ''}` }] : [];
@@ -176,6 +177,14 @@ const OF_TOTAL = /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|der) (?:the |all )?(?
 const OF_PART_A =
   /%\s*(?:by (?:weight|volume)\s*)?(?:of|on|to|auf|vom?|der) (?:the )?(?:part A|comp\w* A|A\b|resin|base|filler|paste|putty|powder|dry|harz|spachtel|pulver)/i;
 
+const SHARE_RANGE = new RegExp(`${NUMBER}\\s*%?\\s*(?:to|-)\\s*${NUMBER}\\s*%`);
+/** A range of shares with what is usual in it: `2 %, range 1.5 to 2.5 %`. */
+function withUsual(line: string): Ends {
+  const ends = endsIn(line, SHARES);
+  const { only } = ends.min && ends.max ? endsIn(line.replace(SHARE_RANGE, ' '), SHARES) : ends;
+  return only === undefined ? ends : { ...ends, only };
+}
+
 /** What is dosed within a range, as a share or as so much to so much. */
 export function doses({ kind, line, system, pack }: SheetLine): Told {
   if (systemKind(kind).dosed === null) return [];
@@ -190,7 +199,7 @@ export function doses({ kind, line, system, pack }: SheetLine): Told {
     const usual = to ? (['doseMin', text(from!)] as const) : (['doseUsual', text(from!)] as const);
     return max ? [usual, ['doseMax', max]] : [usual];
   }
-  const ends = endsIn(line, SHARES);
+  const ends = withUsual(line);
   const whole = OF_TOTAL.test(line) ? 'total' : OF_PART_A.test(line) ? 'A' : null;
   const fields = { doseMin: ends.min, doseUsual: ends.only, doseMax: ends.max } as const;
   const told = (['doseUsual', 'doseMin', 'doseMax'] as const).flatMap((field) => {
@@ -295,7 +304,7 @@ export function yields({ value, system }: SheetLine): Told {
   const perMm = PER_M2_AND_MM.exec(value);
   if (perMm) return [['coverage', perMm[1]!]];
   const area = AN_AREA.exec(value)?.[0].replace(
-    /\s*(?:[,(;].*|(?:per|each|a)\s+coat.*|\b(?:at|for|with|using)\b.*)$/i,
+    /\s*(?:[,(;].*|(?:per|each|a)\s+coat.*|\b(?:at|for|with|using|on|and)\b.*)$/i,
     '',
   );
   if (area) {

@@ -13,7 +13,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     /(over|re|top)[ -]?coat|(next|second) coat|between coats|\bpaint|über(arbeit|streich|schicht|lackier)/,
   ],
   ['primer-wet', /primer.*(wet|tack|open)/],
-  ['stand', /stand(ing)? time|^stand(ing)?$|\b(let|to) stand|\bslak|sweat|induction|ripen|maturation|reifezeit/],
+  ['stand', /stand(ing)? time|^stand(ing)?$|\b(let|to) stand|\bslak|sweat|induction|ripen|matur|reifezeit/],
   ['mix', /mixing time|mischzeit/],
   [
     'damp',

@@ -1,8 +1,8 @@
 /** What German sheets print for the words that are read here. */
 const WORDS: readonly (readonly [german: RegExp, english: string])[] = [
-  [/(^|[,;:]\s*)bis (zu )?(?=\d)/gim, '$1up to '],
-  [/\bbis (zu )?(?=[\d−-])/gi, 'to '],
-  [/\bbei (?=[\d−-])/gi, 'at '],
+  [/(^|[,;:]\s*)bis (zu )?(?=\+?\d)/gim, '$1up to '],
+  [/\bbis (zu )?(?=[\d+−-])/gi, 'to '],
+  [/\bbei (?=[\d+−-])/gi, 'at '],
   [/\bnach (?=\d)/gi, 'after '],
   [/\b(nach )?gew(icht(steile)?)?\b\.?(?!\p{L})|\bnach masse\b/giu, 'by weight'],
   [/\bnach vol(umen)?\b\.?|\bvolumenteile\b/gi, 'by volume'],
