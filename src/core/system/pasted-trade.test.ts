@@ -26,9 +26,6 @@ Reinigung: 2x ausblasen, 2x bürsten, 2x ausblasen`;
 });
 
 test('a name of the trade before each temperature stays the name of its time', () => {
-  expect(
-    times('paste', 'Pot life 10 °C 60 min 50 min\nPot life 20 °C 35 min 30 min').map(([heading]) => heading),
-  ).not.toContain('');
   expect(times('paste', 'Pot life 10 °C 60 min\nPot life 20 °C 35 min')).toEqual([
     ['Pot life', 'use-by', ['10 C: 60 min', '20 C: 35 min']],
   ]);
