@@ -2,6 +2,7 @@ import { ANY_TEMPERATURE, ANY_TIME, NUMBER, tempOf } from './pasted-cells';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
 import { massIn, milestoneMeant, plainHeading } from './pasted-words';
 import { plainLine, TEMPERATURE, TIME } from './time-line';
+import { spelledOut } from './time-short';
 
 /** Words before the first and before the last hour of a window that one line tells. */
 const FIRST_AND_LAST =
@@ -95,21 +96,35 @@ function sentencesIn(line: string): readonly string[] {
   return said;
 }
 
+/** A time that is told at several temperatures in short, as a line for each, its name before every one. */
+function eachOf(line: string, own: string): readonly string[] {
+  const at = line.search(/[-+]?\d/);
+  const words = line.slice(0, Math.max(0, at));
+  const each = milestoneMeant(words) === null ? [] : spelledOut(line.slice(at), own);
+  return each.length > 1 ? each.map((one) => `${words.replace(/[\s:,;=]+$/, '')} ${one}`) : [line];
+}
+
+/** All that a line tells, each time with its words as a line of its own. */
+const saidIn = (line: string, own: 'C' | 'F'): readonly string[] =>
+  sentencesIn(line)
+    .flatMap((piece) => eachOf(plainLine(piece), `°${own}`))
+    .flatMap((one) => sayings(withDegrees(one)));
+
 /** Lines that tell a time by a name of the trade, and were not taken apart: they are told, not passed over. */
 export const untold = (lines: readonly string[]): readonly string[] =>
   lines.filter((line) => {
     const plain = withDegrees(plainLine(line));
     const at = plain.search(FIRST_TIME);
     if (at < 0 || milestoneMeant(plain.slice(0, at)) === null) return false;
-    return sentencesIn(plain).every((piece) => sayings(piece).every((one) => toldIn(one) === null));
+    return saidIn(line, 'C').every((one) => toldIn(one) === null);
   });
 
 /**
  * Times of lines without a table: a line each, its temperature beside it or said once for all, `Pot life at 20 °C: 30
  * min`; lines of one name are one time at several temperatures.
  */
-export function listed(lines: readonly string[]): readonly PastedTime[] {
-  const told = lines.flatMap(sentencesIn).flatMap((line) => sayings(withDegrees(plainLine(line))));
+export function listed(lines: readonly string[], own: 'C' | 'F' = 'C'): readonly PastedTime[] {
+  const told = lines.flatMap((line) => saidIn(line, own));
   const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
   const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
   const found: { heading: string; reference: string | null; window: boolean; cells: Cell[] }[] = [];

@@ -69,7 +69,9 @@ export function readPasted(
   system: UnitSystem = 'metric',
 ): readonly PastedTime[] {
   const pasted = pastedRows(text, system);
-  const found = [across(pasted) ?? [], downwards(pasted), listed(pasted.lines)].find((times) => times.length > 0);
+  const found = [across(pasted) ?? [], downwards(pasted), listed(pasted.lines, pasted.own)].find(
+    (times) => times.length > 0,
+  );
   return found
     ? found.map((time) => ({ ...time, guess: meantFor(kind, time, found) }))
     : refuse(

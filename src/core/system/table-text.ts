@@ -28,6 +28,9 @@ const REFUSED = texts('refused.system.table-text', {
 /** Words that people say for a wait without a figure. */
 const NO_FIGURE = /^(?:over ?night|next (?:day|morning)|(?:a )?few (?:hours|days)|über nacht|(?:am )?nächsten tag)$/i;
 
+/** `1/2 h`, `1 1/2 h`, `3/4 d`. */
+const A_SHARE = /^(?:\d+\s+)?(?:1\/2|1\/3|2\/3|1\/4|3\/4)\s*[a-z]/i;
+
 /** Minutes of a time or of the two ends of a range. @throws Refusal */
 function minutesOf(times: readonly string[], text: string, field: string): { fromMin: number; toMin: number } {
   if (times.length > 2) return refuse(field, text, 'a time or a range', REFUSED['must-time-like']({ text }));
@@ -37,6 +40,9 @@ function minutesOf(times: readonly string[], text: string, field: string): { fro
     const stroke = /^(\d+)\/(\d+)\s*d(?:ays?)?$/i.exec(time);
     if (stroke && Number(stroke[1]) < Number(stroke[2]))
       return refuse(field, time, 'a range', REFUSED['stroke-or-range']({ from: stroke[1]!, to: stroke[2]! }));
+    // Ten by five minutes are no two of them: only a share of an hour is written so.
+    if (/\d\s*\/\s*\d/.test(time) && !A_SHARE.test(time))
+      return refuse(field, text, 'a time or a range', REFUSED['must-time-like']({ text: time }));
     const parsed = parseQuantity('duration', time, 'metric');
     if (!parsed.ok) return refuse(field, time, 'a time', parsed.sentence);
     if (!(parsed.value > 0)) return refuse(field, time, 'more than 0', REFUSED['time-must-more']());
@@ -48,6 +54,9 @@ function minutesOf(times: readonly string[], text: string, field: string): { fro
 }
 
 function degrees(text: string, field: string, system: UnitSystem): number {
+  // No temperature is a fraction: two of them stand there.
+  if (/\//.test(text))
+    return refuse(field, text, 'one temperature', REFUSED['line-must-like']({ n: 1, row: shortened(text) }));
   const parsed = parseQuantity('temperature', text, system);
   return parsed.ok ? parsed.value : refuse(field, text, 'a temperature', parsed.sentence);
 }

@@ -1,5 +1,6 @@
 import { HEDGES, inWordsRead, withoutBounds } from '../typed';
 import { inOneMeasure } from './one-measure';
+import { spelledOut } from './time-short';
 
 /** Units of time a heading or a person may name. */
 export const CLOCK_UNITS = ['min', 'h', 'd'] as const;
@@ -45,6 +46,7 @@ const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/[−‐‑–—]/g, '-'],
   [/\s*(?:…|\.{2,3})\s*/g, ' to '],
   [/@/g, ' at '],
+  [/\s*(?:→|=>|⇒)\s*/g, ': '],
   [/½/g, ' 1/2'],
   [/¼/g, ' 1/4'],
   [/¾/g, ' 3/4'],
@@ -165,6 +167,7 @@ export const timeLinesIn = (text: string): readonly string[] =>
   text
     .split(/\r?\n|;/)
     .map((line) => line.trim())
+    .flatMap((line) => (line.length > LONGEST_LINE ? [line] : spelledOut(plainLine(line))))
     .flatMap((line) => {
       const pieces = (line.length > LONGEST_LINE ? line : plainLine(line)).split(/,\s+/);
       return pieces.length > 1 && pieces.every(tellsBoth) ? pieces : [line];
