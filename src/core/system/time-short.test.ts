@@ -17,6 +17,11 @@ test.each([
   ['30 / 20 / 8 h at 5 / 10 / 20', '5 C: 30 h\n10 C: 20 h\n20 C: 8 h'],
   ['10/20 °C: 10/5 min', '10 C: 10 min\n20 C: 5 min'],
   ['2 h 30 / 45 min at 10/20 °C', '10 C: 150 min\n20 C: 45 min'],
+  // For each dose.
+  [
+    '1 % 16/8, 2 % 10/5, 3 % 7/3.5 min at 10/20 °C',
+    '1 %, 10 C: 16 min\n1 %, 20 C: 8 min\n2 %, 10 C: 10 min\n2 %, 20 C: 5 min\n3 %, 10 C: 7 min\n3 %, 20 C: 3.5 min',
+  ],
   // Otherwise.
   [
     '2 h if ≥ 15 °C and ≤ 70 %, else 6 h',
@@ -37,6 +42,7 @@ test.each([
   '20 min 10, 10 min 20', // Which is which?
   '4 h, 8 h',
   '10: 40, 20: 20',
+  '1 % 16/8, 2 % 10 min at 10/20 °C', // One time for two temperatures.
 ])('“%s” is no table, and no fraction either', (text) => {
   expect(attempt(() => parseTable(text, 'x', 'metric')).ok).toBe(false);
 });

@@ -81,6 +81,20 @@ function byComma(plain: string, own: string): readonly string[] | null {
   return all.length === pieces.length && lacks ? withUnits(all, bare) : null;
 }
 
+const DOSED = /^(\d+(?:[.,]\d+)?\s*%)[\s:]*(.+)$/;
+/** `1 % 16/8, 2 % 10/5, 3 % 7/3.5 min at 10/20 °C`: a row of times for each dose. */
+function byDose(line: string, own: string): readonly string[] | null {
+  const [, rows, at] = /^(.+?)\s*\bat\b\s*([^a-z]*(?:°?\s*[CF])?)$/i.exec(line) ?? [];
+  const doses = rows?.split(/,\s+/).map((row) => DOSED.exec(row));
+  if (!doses?.every((d) => d !== null) || doses.length < 2 || !at) return null;
+  const unit = UNIT_OF_TIME.exec(doses.at(-1)![2]!)?.[1] ?? '';
+  const told = doses.map(([, dose, times]) => {
+    const each = byStroke(`${times!.replace(UNIT_OF_TIME, '').trim()} ${unit} at ${at}`, own);
+    return each?.map((one) => `${dose}, ${one}`) ?? null;
+  });
+  return told.every((t) => t !== null) ? told.flat() : null;
+}
+
 /** Warmer than freezing, and as damp as air can be: where “else” ends. */
 const ELSE = { fromC: 0, humidityPct: 100 } as const;
 const IF = new RegExp(
@@ -111,5 +125,5 @@ const ASIDE = /\s*\((?:resin|base|pot|air|material|slab|steel|mix)\)\s*$/i;
  */
 export function spelledOut(line: string, own = ''): readonly string[] {
   const plain = line.replace(ASIDE, '').trim();
-  return byElse(plain) ?? byStroke(plain, own) ?? byComma(plain, own) ?? [line];
+  return byElse(plain) ?? byDose(plain, own) ?? byStroke(plain, own) ?? byComma(plain, own) ?? [line];
 }

@@ -5,7 +5,7 @@ import { inWordsRead } from './german';
 import { readNumber } from './number';
 import { readRod } from './thread';
 import { tokens } from './tokens';
-import { whichOf } from './which';
+import { sidesOf, whichOf } from './which';
 
 const TYPED = texts('typed', {
   hint: 'Type it like {examples}.',
@@ -223,6 +223,17 @@ const BEHIND: Partial<Readonly<Record<Kind, RegExp>>> = {
   temperature: /(?<=\d)\s*(?:°|deg(?:rees?)?|grad)$/i,
 };
 
+const EACH =
+  /(?<=[a-z\d²³°%]\s*)\s(?:each|apiece|in all|(?:per|an?|for each|in each|je|pro)\s+(?:mixer|packs?|hole|place|shot|batch|mix|pot|lift|layer|side|plate|piece|person|man|pair of hands|unit|kit|bag|loch|stück|mischung))$/i;
+/** Words behind a figure that say of what it is one, where the field has said so itself: `16 mL a pack`. */
+const WHOSE: Partial<Readonly<Record<Kind, RegExp>>> = {
+  volume: EACH,
+  mass: EACH,
+  duration: EACH,
+  'area-rate': EACH,
+  rate: EACH,
+};
+
 /** The mark of a diameter before a length: it says what is measured, not how much. */
 const BEFORE: Partial<Readonly<Record<Kind, RegExp>>> = {
   length: /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/,
@@ -251,7 +262,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
     };
   // Half a kit is 50 % of it, half a per cent is 0.5 %.
   const ofWhole = kind === 'percent' && !/%|per ?cent/i.test(text);
-  const plain = inWordsRead(text.trim()).replace(/\s*\b(?:per|je|pro)\b\s*(?!cent)(?=[a-z])/gi, '/');
+  const alone = text.trim().replace(WHOSE[kind] ?? '', '');
+  const plain = inWordsRead(alone).replace(/\s*\b(?:per|je|pro)\b\s*(?!cent)(?=[a-z])/gi, '/');
   const cleaned = (ofWhole ? plain : inFigures(plain))
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
@@ -282,6 +294,8 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
   if (slope !== null) return { ok: true, value: slope, text: text.trim() };
   const sum = sumOf(kind, text, system, mark);
   if (sum) return sum;
+  const sides = kind === 'length' ? sidesOf(cleaned, (one) => parseQuantity(kind, one, system, mark).ok) : null;
+  if (sides) return sides;
   const times = timesOf(kind, text, system, mark);
   if (times) return times;
   const thread = kind === 'length' ? readRod(cleaned) : null;

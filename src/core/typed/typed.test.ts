@@ -470,3 +470,33 @@ test('the thickness of a film in mils: understood where inches are, and asked wh
   }
   expect([0, 0.3].map((mm) => format('length', mm, 'us').text)).toEqual(['0 in', '0.0118 in']);
 });
+
+test.each<[Kind, string, number]>([
+  ['volume', '16 mL a pack', 16],
+  ['volume', '12 mL per mixer', 12],
+  ['duration', '2 min each', 2],
+  ['duration', '0.5 min per hole', 0.5],
+  ['area-rate', '11 m²/h each', 11],
+])('%s: of what “%s” is one the field says itself', (kind, text, value) => {
+  expect(parseQuantity(kind, text, 'metric')).toEqual({ ok: true, value: expect.closeTo(value, 9), text });
+  // What it is one of changes nothing of what it is: words that say more are not understood.
+  expect(parseQuantity(kind, `${text} or so`, 'metric').ok).toBe(false);
+});
+
+test.each([
+  ['500 kg', 500 * 9.80665],
+  ['2 t', 2000 * 9.80665],
+  ['300 lb', 300 * 0.45359237 * 9.80665],
+])('a load is told by what hangs there: %s', (text, newton) => {
+  expect(parseQuantity('force', text, 'us')).toEqual({ ok: true, value: expect.closeTo(newton, 6), text });
+});
+
+test.each([
+  ['34x18', ['34', '18']],
+  ['900 × 640 mm', ['900 mm', '640 mm']],
+  ['12 in x 9 in', ['12 in', '9 in']],
+  ['2 x 3', ['2', '3']],
+])('“%s” is a length and a width, and not so many times as long', (text, either) => {
+  const read = parseQuantity('length', text, 'metric');
+  expect(read.ok ? [] : (read.choices ?? []).map((c) => c.text)).toEqual(either);
+});

@@ -3,6 +3,7 @@ import type { DecimalMark } from '../units';
 import { readNumber } from './number';
 
 const ASKED = texts('typed.which', {
+  pair: 'Two lengths stand in “{text}”, a length and a width. Which one is it?',
   range: '“{text}” is a range. Which figure counts?',
   'give-or-take': 'What “{text}” may be off by has its own place, or none. The figure alone?',
 });
@@ -45,6 +46,24 @@ export function figureAndDoubt(text: string): readonly [figure: string, doubt: s
   if (figure === undefined) return null;
   const own = /[^\d.,\s/]+$/.exec(figure)?.[0] ?? '';
   return [own ? figure : `${figure} ${unit}`.trim(), `${off} ${unit || own}`.trim()];
+}
+
+const A_PAIR = new RegExp(`^(${FIGURE})\\s*([a-z"″”'′]*)\\s*[x×*]\\s*(${FIGURE})\\s*([a-z"″”'′]*)$`, 'i');
+/** So many of one length may be added up: more of them are the two sides of something. */
+const FEW = 9;
+
+/**
+ * The two sides of what is typed as `900 × 640`, where one length is wanted; null where it is none, or a few of one
+ * length, `4 × 2.5 m`.
+ */
+export function sidesOf(text: string, reads: (text: string) => boolean): Which | null {
+  const [, one, oneUnit = '', other, unit = ''] = A_PAIR.exec(text) ?? [];
+  if (!one || !other) return null;
+  const isFew = !oneUnit && unit !== '' && /^\d$/.test(one) && Number(one) <= FEW;
+  const told = [`${one} ${oneUnit || unit}`.trim(), `${other} ${unit || oneUnit}`.trim()];
+  return isFew || !told.every(reads)
+    ? null
+    : { ok: false, sentence: ASKED.pair({ text }), choices: told.map((t) => ({ label: t, text: t })) };
 }
 
 /**

@@ -118,7 +118,10 @@ export const UNITS: Readonly<Record<Kind, readonly Unit[]>> = {
   force: [
     u('N', 'n|newton|newtons', 1, 'metric'),
     u('kN', 'kn|kilonewton|kilonewtons', 1000, 'metric'),
-    u('lbf', 'lbf|pound-force', LBF, 'us'),
+    u('lbf', 'lbf|pound-force|lb|lbs|pounds', LBF, 'us'),
+    // People name a load by what hangs there.
+    u('kgf', 'kgf|kg|kilo|kilos|kilograms', LBF / (LB / 1000), 'metric'),
+    u('tf', 't|tonne|tonnes', (1000 * LBF) / (LB / 1000), 'metric'),
   ],
   stress: [u('MPa', 'mpa|n/mm2|n/mm²|megapascal', 1, 'metric'), u('psi', 'psi|lbf/in2|lbf/in²', LBF / (IN * IN), 'us')],
   rate: [
