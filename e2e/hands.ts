@@ -197,11 +197,7 @@ const side = (page: Page) => page.locator('section[aria-label="Answer"]');
 
 /** Answers what a method asks as it wants it. */
 export async function inspected(page: Page, methodId: string): Promise<void> {
-  const rows = page.locator('section[aria-label="Sheet"] ol > li');
-  const { questions } = methodOf(methodId)!;
-  await rows.nth(questions.length - 1).waitFor();
-  for (const [i, q] of questions.entries())
-    await rows.nth(i).getByRole('radio', { name: q.wants, exact: true }).click();
+  await answersOf(page, [methodId]);
 }
 
 /** Answers what several methods ask as they want it, whichever of it is asked here. */
