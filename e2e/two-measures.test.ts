@@ -66,8 +66,11 @@ Clean the hole: blow 2x, brush 2x, blow 2x`,
   await page.getByText('The sheet: 5/8 in in a hole Ø 3/4 in.').waitFor();
   expect(await page.getByText(/does not fit a hole/).count()).toBe(0);
   await page.getByRole('button', { name: 'Drill Ø 3/4 in' }).click();
-  await type(page, 'Hole depth to the shoulder', '5 in');
+  // As deep as the rod is set is a press, once that is known.
+  expect(await page.getByRole('button', { name: /deep, as the rod is set/ }).count()).toBe(0);
   await type(page, 'Embedment of the rod', '5 in');
+  await page.getByRole('button', { name: 'Drill 5 in deep, as the rod is set' }).click();
+  expect(await page.getByLabel('Hole depth to the shoulder', { exact: true }).first().inputValue()).toMatch(/^5 in$/);
   await type(page, 'Like voids', '12');
   await page.waitForFunction(() => /6\.32/.test(document.querySelector('[data-testid=answer]')?.textContent ?? ''));
   await stage(page, 'Mix');

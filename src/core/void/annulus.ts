@@ -132,6 +132,8 @@ export const annulus: Shape<Annulus> = {
     deepMm: s.embedment.valueMm,
     isTyped: s.rodDiameter.text !== '',
     holeKey: 'holeDiameter',
+    depthKey: 'holeDepth',
+    isSet: s.embedment.text !== '',
   }),
   bore: (s) => ({ deepMm: s.holeDepth.valueMm, acrossMm: s.holeDiameter.valueMm }),
   parameters: (s) => [

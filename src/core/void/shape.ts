@@ -189,6 +189,9 @@ export interface StandingRod {
   readonly deepMm: number;
   readonly isTyped: boolean;
   readonly holeKey: string;
+  /** How deep its hole is, and whether somebody has said how deep it is set. */
+  readonly depthKey: string;
+  readonly isSet: boolean;
 }
 
 /** A shape: one file with one object of this kind in the table of shapes. */
