@@ -1,4 +1,4 @@
-import { kindOf, measured, type VoidShape, withStandIns, withValue } from '.';
+import { kindOf, measured, shapeInInches, type VoidShape, withStandIns, withValue } from '.';
 import { SHAPES } from './shapes';
 
 const type = (shape: VoidShape, key: string, mm: number) =>
@@ -13,6 +13,16 @@ test('a rod wider than the hole that is only drawn widens the drawing, and refus
   expect(kindOf(drawn).problems(drawn)).toEqual([]);
   expect(dim(drawn, 'rodDiameter').valueMm).toBe(24);
   expect(dim(drawn, 'holeDiameter')).toMatchObject({ text: '', valueMm: 28 });
+});
+
+test('what alone is in the way moves alone, in round inches where those are read', () => {
+  const deep = type(SHAPES.annulus.blank(), 'embedment', 220);
+  expect([dim(deep, 'holeDepth').valueMm, dim(deep, 'rodDiameter').valueMm, dim(deep, 'holeDiameter').valueMm]).toEqual(
+    [220, 12, 14],
+  );
+  const inches = type(shapeInInches(SHAPES.annulus.blank()), 'embedment', 6 * 25.4);
+  expect(dim(inches, 'holeDepth').valueMm).toBeCloseTo(6 * 25.4, 9);
+  expect(dim(inches, 'rodDiameter').valueMm).toBeCloseTo(0.5 * 25.4, 9);
 });
 
 test('a hole that was measured stays as it was measured, and the rod that does not fit is refused', () => {

@@ -35,7 +35,7 @@ interface Props {
 
 /** As measured, give or take, by which tool, share of the doubt; its name before them, on a phone above. */
 const COLUMNS =
-  'grid gap-1.5 items-start grid-cols-[1fr_5.9rem_5.4rem_2.6rem] md:grid-cols-[1fr_6.6rem_5.9rem_5.5rem_2.6rem]';
+  'grid gap-1.5 items-start grid-cols-[minmax(0,1fr)_5.9rem_5.4rem_2.6rem] md:grid-cols-[minmax(0,1fr)_6.6rem_5.9rem_5.5rem_2.6rem]';
 
 /** Everything a shape asks for: the measuring list, then its choices and numbers, then its lists. */
 export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false, thickBy = null }: Props) {
@@ -46,7 +46,7 @@ export function ShapeFields({ shape, shareOf, problemAt, write, soaks = false, t
   return (
     <>
       <div
-        className="hidden md:grid grid-cols-[1fr_6.6rem_5.4rem_5.5rem_2.6rem] gap-1.5 soft text-sm"
+        className="hidden md:grid grid-cols-[minmax(0,1fr)_6.6rem_5.9rem_5.5rem_2.6rem] gap-1.5 soft text-sm"
         aria-hidden="true"
       >
         <span />
@@ -180,7 +180,7 @@ function Row({
   return (
     <div className="py-1">
       <div className={COLUMNS}>
-        <span className="leading-tight pt-1.5 col-span-4 md:col-span-1 flex items-start gap-1">
+        <span className="leading-tight pt-1.5 col-span-4 md:col-span-1 flex flex-wrap items-start gap-x-1">
           <span>{d.label}</span>
           {!d.shift && m.text !== '' && !m.again && (
             <button
