@@ -135,6 +135,8 @@ Water cure 24 hours`,
   await measuredAs(page, /Hollow or patch/, ['3 ft', '18 in', '1 1/2 in']);
   await stage(page, 'Material');
   await page.getByRole('button', { name: /^Choose: Quick repair mortar/ }).click();
+  await stage(page, 'Mix');
+  await page.getByText('On the sheet: 3 US qt to 50 lb; 3.5 US qt to 50 lb').waitFor();
   await stage(page, 'Place');
   await page
     .getByText(/lb of powder, [\d.]+ lb \([\d.]+ US fl oz\) of water/)

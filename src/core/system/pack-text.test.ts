@@ -28,6 +28,9 @@ test.each([
   ['1.2 kg, 0.6 kg, 7.8 kg', 'mortar-kit', { A: '1.2 kg', B: '0.6 kg', C: '7.8 kg' }],
   ['25 kg bag', 'cement-water', { A: '25 kg' }],
   ['resin 800g hardener 200g', 'liquid-resin', { A: '800 g', B: '200 g' }],
+  ['Kit 1 000 + 1 000 g', 'putty', { A: '1000 g', B: '1000 g' }],
+  ['500 + 250 g', 'paste', { A: '500 g', B: '250 g' }],
+  ['1 500 g + 750 g', 'paste', { A: '1500 g', B: '750 g' }],
   // The hardener told first is still the hardener.
   ['B 200 g, A 1 kg', 'liquid-resin', { A: '1 kg', B: '200 g' }],
   ['hardener 0.25 kg, resin 1 kg', 'liquid-resin', { A: '1 kg', B: '0.25 kg' }],

@@ -52,6 +52,12 @@ function amountOf(text: string, system: UnitSystem): Amount | null {
   return null;
 }
 
+const THOUSANDS = /(?<![\d.,])(\d{1,3})[ \u00a0\u202f](\d{3})(?=\s*(?:[+&]|(?:k?g|m?l)\b))/gi;
+const UNIT_SAID_ONCE = /(?<![\d.,:])(\d[\d.,]*)\s*([+&])\s*(\d[\d.,]*)\s*(k?g|m?l|lbs?)\b/gi;
+/** A pack in one measure, thousands without their gap, a unit that is said once at both: `1 000 + 1 000 g`. */
+const asPrinted = (text: string): string =>
+  inOneMeasure(text).replace(THOUSANDS, '$1$2').replace(UNIT_SAID_ONCE, '$1 $4 $2 $3 $4');
+
 /** The amounts printed on a pack, as they stand there and as they are read. */
 const amountsIn = (printed: string, system: UnitSystem) =>
   [...printed.matchAll(AMOUNT)].flatMap(([all, times, number = '', unit = '', country]) =>
@@ -66,7 +72,7 @@ const amountsIn = (printed: string, system: UnitSystem) =>
  * @example unsureOf('22 oz cartridge', 'us')?.choices[0] // { label: 'oz av', text: '22 oz av cartridge' }
  */
 export function unsureOf(text: string, system: UnitSystem): Asked | null {
-  for (const { stands, amount } of text.length > LONGEST ? [] : amountsIn(inOneMeasure(text), system)) {
+  for (const { stands, amount } of text.length > LONGEST ? [] : amountsIn(asPrinted(text), system)) {
     const reads = (['mass', 'volume'] as const).map((kind) => parseQuantity(kind, amount, system));
     const asks = reads.find((read): read is Asked => !read.ok && read.choices !== undefined);
     if (!asks || reads.some((read) => read.ok)) continue;
@@ -132,7 +138,7 @@ export function readPack(
   if (text.length > LONGEST) return null;
   const spec = systemKind(of.kind);
   const told: Amount[] = [];
-  const printed = inOneMeasure(text);
+  const printed = asPrinted(text);
   for (const { times, amount } of amountsIn(printed, system)) {
     const read = amountOf(amount, system);
     // More of a size than there are parts is a carton of packs.

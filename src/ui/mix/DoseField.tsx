@@ -1,8 +1,7 @@
 'use client';
 import type { Piece } from '@/core/plan';
 import { doseBeyond, doseTells, isOneDose, type SheetRevision, systemKind } from '@/core/system';
-
-import { figure, phrase } from '@/words';
+import { figure, joined, phrase } from '@/words';
 import { Heading, useSay } from '../shared/bits';
 import { QuantityField } from '../shared/QuantityField';
 import { changePass } from '../workspace/workspace';
@@ -16,6 +15,8 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
   const now = repair.dosePct ?? dose.usualPct;
   const one = isOneDose(dose);
   const tells = doseTells(sheet);
+  // As the bag has it: so many quarts to so many pounds.
+  const printed = (['doseUsual', 'doseMin', 'doseMax'] as const).flatMap((field) => sheet.printed[field] ?? []);
   const x = (pct: number) => 10 + (280 * (pct - dose.minPct)) / Math.max(1e-9, dose.maxPct - dose.minPct);
   const set = (v: number | null) => changePass(repair, (r) => ({ ...r, dosePct: v }), 'dose');
   return (
@@ -68,6 +69,11 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
           </svg>
         )}
       </div>
+      {printed.length > 0 && (
+        <p className="soft text-sm" data-theirs>
+          {phrase`On the sheet: ${joined(printed, '; ')}`}
+        </p>
+      )}
       {repair.dosePct !== null && repair.dosePct !== dose.usualPct && (
         <p className="soft text-sm">{phrase`The sheet’s usual dose is ${figure(dose.usualPct)} %; times at ${figure(now)} % are read between its own doses.`}</p>
       )}
