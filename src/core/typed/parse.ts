@@ -239,6 +239,9 @@ const BEFORE: Partial<Readonly<Record<Kind, RegExp>>> = {
   length: /^\s*(?:[Øø⌀]|dia(?:meter)?\b\.?)\s*/,
 };
 
+/** Thousands by a gap, as standards print them: `1 200 mm`. What is no group of three is another number. */
+const THOUSANDS = /(?<![\d.,/])\d{1,3}(?:[ \u00a0\u202f]\d{3})+(?![\d/])/g;
+
 /** No quantity takes more to write, in characters. */
 const LONGEST = 200;
 
@@ -267,6 +270,7 @@ export function parseQuantity(kind: Kind, text: string, system: UnitSystem, mark
   const cleaned = (ofWhole ? plain : inFigures(plain))
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${FRACTIONS[mark]}`)
     .replace(/[−–]/g, '-')
+    .replace(THOUSANDS, (number) => number.replace(/\s/g, ''))
     .replace(/''/g, '"')
     .replace(HEDGE, '')
     .replace(BEFORE[kind] ?? '', '')

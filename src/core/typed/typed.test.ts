@@ -500,3 +500,18 @@ test.each([
   const read = parseQuantity('length', text, 'metric');
   expect(read.ok ? [] : (read.choices ?? []).map((c) => c.text)).toEqual(either);
 });
+
+test.each<[Kind, string, number]>([
+  ['mass', '1 000 g', 1000],
+  ['length', '1 200', 1200],
+  ['length', '12 500 mm', 12_500],
+  ['length', '1\u202f200,5 mm', 1200.5],
+  ['uptake', '1 500 mL/m²', 1500],
+  ['length', '5 1/2 in', 139.7],
+  ['duration', '2 h 300', 420],
+])('%s: thousands of “%s” are parted by a gap', (kind, text, value) => {
+  expect(parseQuantity(kind, text, 'metric')).toMatchObject({ ok: true, value: expect.closeTo(value, 9) });
+});
+test.each(['10 12', '1 20 mm', '1 2000 mm'])('“%s” is no number of thousands', (text) => {
+  expect(parseQuantity('length', text, 'metric').ok).toBe(false);
+});
