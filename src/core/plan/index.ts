@@ -43,6 +43,7 @@ export { planChain, planPass, replanned } from './plan-chain';
 export * from './plan-job';
 export * from './pots';
 export { spotOf } from './prepared-first';
+export { preparedFrom } from './prepared-from';
 export { byReached, type Reached, reachedIn } from './reached';
 export * from './ready-chains';
 export * from './repair';

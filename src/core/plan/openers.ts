@@ -5,9 +5,10 @@ import type { SheetRevision } from '../system';
 import { SPARE_MS } from './arranged';
 import { overLast } from './over-last';
 import { type JobAsk, type JobPlan, planJob } from './plan-job';
+import { preparedFrom } from './prepared-from';
 import { type Piece, pieceOf, withPiece } from './repair';
 import type { ChainPlan } from './repair-plan';
-import { type FailId, preparedFrom, reasonsOf, type Starts, type StartsAsk, startWindows } from './start-windows';
+import { type FailId, reasonsOf, type Starts, type StartsAsk, startWindows } from './start-windows';
 import { startsAskOf } from './starts-ask';
 
 /** A change that opens a window, or comes nearest to it, tried out on the whole computation. */

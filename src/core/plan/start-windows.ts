@@ -2,7 +2,7 @@ import { humidityOf, type Series } from '../climate';
 import { paceOf, potTauMin } from '../cure';
 import { attempt } from '../say';
 import { type MilestoneId, milestoneOf, type SheetRevision } from '../system';
-import type { Window } from './calendar';
+import type { Preparing } from './prepared-from';
 import { mostByBase, USUAL_POT_G } from './reach-try';
 import type { Thermal } from './thermal';
 
@@ -25,26 +25,13 @@ export const FAILS = {
 export type FailId = keyof typeof FAILS;
 const IDS = Object.keys(FAILS) as FailId[];
 
-/** Preparation that keeps overnight: a place that is cut and washed, when what comes behind it waits for the morning. */
-interface Ahead {
-  readonly minutes: number;
-  readonly doneMs: number;
-}
-
-export interface StartsAsk {
+export interface StartsAsk extends Preparing {
   readonly sheet: SheetRevision;
   readonly thermal: Thermal;
-  /** Working hours. */
-  readonly windows: readonly Window[];
   readonly fromMs: number;
   readonly toMs: number;
   readonly stepMs?: number;
-  /** Hands-on minutes before mixing, and from mixing to the last placing. */
-  readonly prepareMin: number;
-  /** That and the placing are more than a working day holds: it is prepared on the days before. */
-  readonly prepareApart?: boolean;
-  /** What of it may be done on a day before, and when that is done at the earliest; none where it belongs together. */
-  readonly ahead?: Ahead;
+  /** Hands-on minutes from mixing to the last placing. */
   readonly placeMin: number;
   /** Hands-on minutes from mixing on that the end of a day does not tear apart; the placing unless told. */
   readonly blockMin?: number;
@@ -328,30 +315,6 @@ function firstBelow(values: Float64Array, limit: number | null): Float64Array {
     out[i] = next;
   }
   return out;
-}
-
-type Preparing = 'windows' | 'prepareMin' | 'prepareApart' | 'ahead';
-const holdsMin = (w: Window): number => (w.toMs - w.fromMs) / MIN_MS;
-
-/** When the preparation begins for mixing at an instant: so many working minutes before, over the days it takes. */
-export function preparedFrom(
-  { windows, prepareMin, prepareApart = false, ahead }: Pick<StartsAsk, Preparing>,
-  mixMs: number,
-): number {
-  const before = mixMs - prepareMin * MIN_MS;
-  const today = windows.find((w) => w.fromMs <= mixMs && mixMs <= w.toMs);
-  if (ahead && today && before < today.fromMs) {
-    const eve = windows.findLast((w) => w.toMs <= today.fromMs && holdsMin(w) >= ahead.minutes);
-    return eve ? eve.toMs - ahead.minutes * MIN_MS : before;
-  }
-  if (!prepareApart) return before;
-  let left = prepareMin * MIN_MS;
-  for (const w of windows.filter((open) => open.fromMs < mixMs).reverse()) {
-    const toMs = Math.min(w.toMs, mixMs);
-    if (left <= toMs - w.fromMs) return toMs - left;
-    left -= toMs - w.fromMs;
-  }
-  return mixMs - prepareMin * MIN_MS;
 }
 
 /** Which starts lie, with preparation before and placing after them, inside one stretch of working hours. */

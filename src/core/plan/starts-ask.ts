@@ -6,8 +6,9 @@ import { earliestSlot, longestMs, overDays, type Window } from './calendar';
 import { closingMs } from './closing';
 import { Hands } from './hands';
 import { opensFrom, sharesHands } from './plan-chain';
+import { preparedFrom } from './prepared-from';
 import { type ChainPlan, type PlannedStep, type RepairPlan, spotBySpot } from './repair-plan';
-import { preparedFrom, type StartsAsk } from './start-windows';
+import type { StartsAsk } from './start-windows';
 import { workedMs } from './step-time';
 
 const MIN_MS = 60_000;

@@ -41,6 +41,11 @@ interface FactRow {
   readonly read: (line: SheetLine) => Told;
 }
 
+/** Words of which any is enough, each in a line of its own. */
+const either = (...words: readonly RegExp[]): RegExp => new RegExp(words.map((w) => w.source).join('|'));
+/** Words that stand one behind the other. */
+const inTurn = (...words: readonly RegExp[]): RegExp => new RegExp(words.map((w) => w.source).join(''));
+
 /** Before or behind a rod of a table, or the rod itself. */
 const ROD_WORDS =
   /(?<![\w/])(m\s?\d{1,2}|#\s?\d{1,2})\b|^\d*[13579]\/(2|4|8|16)\b|\b(rods?|bolts?|anchors?|(re)?bars?|bits?|holes?)\b/;
@@ -48,23 +53,31 @@ const ROD_WORDS =
 /** What sheets call their figures beside the times. In the order of the form. */
 export const FACTS: readonly FactRow[] = [
   {
-    words:
-      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?|contents?)\b|gebinde|liefer|verpackung|^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|kartusche|sack|eimer|dose)(?: a|:.*)?$/,
+    words: either(
+      /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|contents?)\b/,
+      /\b(kit|unit|pail|bag|cartridge|tin|set|pack) sizes?\b/,
+      /gebinde|liefer|verpackung/,
+      /^(tin|bag|kit|pail|can|drum|set|bucket|cartridge|kartusche|sack|eimer|dose)(?: a|:.*)?$/,
+    ),
     not: /storage|mix(ed)? contents/,
     read: packs,
   },
   // Its parts by their names: Powder 100 g, liquid 50 ml; A 1 L + B 0.5 L.
   {
-    words:
-      /^(part )?(a|powder|resin|base|pulver|harz)\b[^\d]{0,20}\d[^;]{0,20}[,+&/]\s*(part )?(b|liquid|hardener|activator|flüssig\w*|härter)\b[^\d]{0,20}\d/,
+    words: inTurn(
+      /^(part )?(a|powder|resin|base|pulver|harz)\b[^\d]{0,20}\d[^;]{0,20}[,+&/]\s*/,
+      /(part )?(b|liquid|hardener|activator|flüssig\w*|härter)\b[^\d]{0,20}\d/,
+    ),
     inLine: true,
     not: /ratio|density|\bparts\b|dens|by (weight|volume)/,
     read: packs,
   },
   // What is printed on it and nothing else: 1 quart, 50 lb bag, 300 mL cartridge, 1 gal can with a tube of hardener.
   {
-    words:
-      /^[\d½¼¾][^:]{0,24}\b(pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|drum|eimer|dose)s?\b:?[^:]{0,60}$|^[\d½¼¾][\d/.,\s]{0,8}(us )?(k?g|lbs?|m?l|lit(re|er)s?|qt|pt|gal|fl oz)\.?$/,
+    words: either(
+      /^[\d½¼¾][^:]{0,24}\b(pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|drum|eimer|dose)s?\b:?[^:]{0,60}$/,
+      /^[\d½¼¾][\d/.,\s]{0,8}(us )?(k?g|lbs?|m?l|lit(re|er)s?|qt|pt|gal|fl oz)\.?$/,
+    ),
     inLine: true,
     not: /storage|\bper\b|cover|yield|pot life/,
     read: packs,
@@ -97,9 +110,14 @@ export const FACTS: readonly FactRow[] = [
     read: yields,
   },
   {
-    words:
-      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*|install\w*)\b|untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
-    not: /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass|(?<!base )material temp|gap|joint|bond|dens/,
+    words: either(
+      /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*|install\w*)\b/,
+      /untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,
+    ),
+    not: either(
+      /dew|taupunkt|humid|feucht|moist|thick|layer|pressure|service|cur(e|ing)|stor|heat|glass/,
+      /(?<!base )material temp|gap|joint|bond|dens/,
+    ),
     read: range(DEGREES, 'temperature', 'limits.baseMinC', 'limits.baseMaxC', null),
   },
   {
@@ -108,8 +126,10 @@ export const FACTS: readonly FactRow[] = [
     read: range(DEGREES, 'temperature', 'limits.airMinC', 'limits.airMaxC', null),
   },
   {
-    words:
-      /(?<!base )(material|product|component\w*|mix\w*) temp|temp\w* of (the )?(material|product|components|mix)|materialtemp/,
+    words: either(
+      /(?<!base )(material|product|component\w*|mix\w*) temp/,
+      /temp\w* of (the )?(material|product|components|mix)|materialtemp/,
+    ),
     read: range(DEGREES, 'temperature', 'limits.materialMinC', 'limits.materialMaxC', null),
   },
   {

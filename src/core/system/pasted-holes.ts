@@ -14,8 +14,14 @@ const UNIT = '(?:mm|cm|in(?:ch(?:es)?)?\\b|["″”])';
 /** A hole, or a depth with its two ends. */
 const LENGTH = new RegExp(`${FIGURE}(?:\\s*${UNIT})?(?:\\s*(?:\\bto\\b|-)\\s*${FIGURE})?(?:\\s*-?${UNIT})?\\.?`, 'gi');
 /** Words between the figures of such a line; any other is of something else, and the line is left alone. */
-const ITS_WORDS =
-  /\b(?:for|use|with|an?|in|of|and|thread(?:ed)?|anchors?|rods?|bolts?|studs?|(?:re)?bars?|dowels?|dia(?:meter)?|size|drill(?:ed)?|bits?|holes?|depth|deep|embed(?:ment)?|stange|bohrloch|bohrer|(?:bohr|setz|verankerungs)?tiefe)\b\.?|[Øø⌀:;,=()|/@-]/gi;
+const ITS_WORDS = new RegExp(
+  `\\b(?:${[
+    'for|use|with|an?|in|of|and|size|dia(?:meter)?|depth|deep|embed(?:ment)?',
+    'thread(?:ed)?|anchors?|rods?|bolts?|studs?|(?:re)?bars?|dowels?|drill(?:ed)?|bits?|holes?',
+    'stange|bohrloch|bohrer|(?:bohr|setz|verankerungs)?tiefe',
+  ].join('|')})\\b\\.?|[Øø⌀:;,=()|/@-]`,
+  'gi',
+);
 /** Behind its rod a line names the hole, and may name its depth and its brush. */
 const MOST_FIGURES = 3;
 
