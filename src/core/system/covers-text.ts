@@ -26,8 +26,18 @@ const LONGEST = 200;
 const FT2 = 0.3048 ** 2;
 /** Litres of a gallon (US: 231 in³ of 25.4 mm; UK: by definition). */
 const LITRES: Readonly<Record<string, number>> = { l: 1, us: 3.785411784, uk: 4.54609 };
-const PRINTED =
-  /^([\d.,\s/]+?)(?:\s*(?:-|–|\bto\b)\s*([\d.,]+))?\s*(m2|m²|sq\.?\s*m|ft2|ft²|sq\.?\s*ft)\s*(?:\/|per|a|an|from a|in a)\s*(?:\d+(?:[.,]\d+)?[\s-]*(?:kg|lbs?)[.\s]\s*(?=\w))?(l|lit(?:re|er)|us\s*gal(?:lon)?|uk\s*gal(?:lon)?|imp\.?\s*gal(?:lon)?|gal(?:lon)?\s*\((?:us|uk)\)|gal(?:lon)?|kit|set|pack|unit|bag|tin|can|pail|pair|bottle)s?\.?$/i;
+const GALLON = '(?:us\\s*|uk\\s*|imp\\.?\\s*)gal(?:lon)?|gal(?:lon)?\\s*\\((?:us|uk)\\)|gal(?:lon)?';
+const PACK = 'kit|set|pack|unit|bag|tin|can|pail|pair|bottle';
+/** So many square metres or feet, or a range of them, of a litre, a gallon, or a pack, its weight before it or not. */
+const PRINTED = new RegExp(
+  [
+    '^([\\d.,\\s/]+?)(?:\\s*(?:-|–|\\bto\\b)\\s*([\\d.,]+))?',
+    '\\s*(m2|m²|sq\\.?\\s*m|ft2|ft²|sq\\.?\\s*ft)\\s*(?:\\/|per|a|an|from a|in a)\\s*',
+    '(?:\\d+(?:[.,]\\d+)?[\\s-]*(?:kg|lbs?)[.\\s]\\s*(?=\\w))?',
+    `(l|lit(?:re|er)|${GALLON}|${PACK})s?\\.?$`,
+  ].join(''),
+  'i',
+);
 
 const AREA = '(?:m2|m²|sq\\.?\\s*m)';
 const A_KG = '(?:kg|kilo(?:gram)?s?)';

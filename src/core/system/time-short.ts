@@ -4,7 +4,10 @@ const NUMBER = '\\d+(?:[.,]\\d+)?';
 const SIGNED = `[-+]?${NUMBER}`;
 const CLOCK = '(?:(?:min(?:ute)?s?|m|hours?|hrs?|h|days?|d|weeks?|wks?)\\b\\.?|h(?=\\d))';
 /** `4 h`, `14-20 h`, `2 h 30`, `1h15`, or a bare figure whose unit stands elsewhere. */
-const TIME = `(?:${NUMBER}\\s*h(?:ours?|rs?)?\\s*\\d{1,2}(?:\\s*min\\w*)?|${NUMBER}(?:\\s*(?:-|\\bto\\b)\\s*${NUMBER})?(?:\\s*${CLOCK})?)`;
+const TIME = `(?:${[
+  `${NUMBER}\\s*h(?:ours?|rs?)?\\s*\\d{1,2}(?:\\s*min\\w*)?`,
+  `${NUMBER}(?:\\s*(?:-|\\bto\\b)\\s*${NUMBER})?(?:\\s*${CLOCK})?`,
+].join('|')})`;
 const DEGREE = '(?:°\\s*[CF]?|(?:deg(?:rees?)?\\.?\\s*)?[CF])(?![a-z])';
 const SIDE = '(?:(?:>=?|<=?|≥|≤|above|over|below|under|up to|from)\\s*)?';
 const TEMP = `${SIDE}${SIGNED}(?:\\s*(?:${DEGREE})?\\s*(?:-|\\bto\\b)\\s*${SIGNED})?(?:\\s*${DEGREE})?`;
@@ -64,7 +67,9 @@ function byStroke(line: string, own: string): readonly string[] | null {
 const HOURS_SHORT = /(\d+)\s*h(?:ours?|rs?)?\s*(\d{1,2})(?![\d.]|\s*(?:min|°|[CF]\b|-|to\b))/i;
 const inFull = (time: string): string => time.replace(HOURS_SHORT, '$1 h $2 min');
 
-/** `48 min at 15, 26 at 25 °C`; `5 h at 5-10, 2 h 30 at 10-20`: a temperature behind “at” needs no degree of its own. */
+/**
+ * `48 min at 15, 26 at 25 °C`; `5 h at 5-10, 2 h 30 at 10-20`: a temperature behind “at” needs no degree of its own.
+ */
 function byComma(plain: string, own: string): readonly string[] | null {
   const pieces = plain.split(/\s*,\s+|\s+and\s+(?=\d)/);
   const said = pieces.map((piece): (Said & { readonly at: boolean }) | null => {
@@ -98,7 +103,12 @@ function byDose(line: string, own: string): readonly string[] | null {
 /** Warmer than freezing, and as damp as air can be: where “else” ends. */
 const ELSE = { fromC: 0, humidityPct: 100 } as const;
 const IF = new RegExp(
-  `^(${TIME})\\s+if\\s+(?:from|above|over|at least|≥|>=?)?\\s*(${SIGNED})\\s*(${DEGREE})\\s*(?:,|and|&)\\s*(?:up to|below|under|at most|≤|<=?)?\\s*(${NUMBER})\\s*%[^,;]*[,;]?\\s*(?:else|otherwise)\\s*(${TIME})$`,
+  [
+    `^(${TIME})\\s+if\\s+`,
+    `(?:from|above|over|at least|≥|>=?)?\\s*(${SIGNED})\\s*(${DEGREE})\\s*(?:,|and|&)\\s*`,
+    `(?:up to|below|under|at most|≤|<=?)?\\s*(${NUMBER})\\s*%[^,;]*[,;]?\\s*`,
+    `(?:else|otherwise)\\s*(${TIME})$`,
+  ].join(''),
   'i',
 );
 /** `2 h if ≥ 15 °C and ≤ 70 %, else 6 h`: three tiers. */

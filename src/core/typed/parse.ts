@@ -223,8 +223,16 @@ const BEHIND: Partial<Readonly<Record<Kind, RegExp>>> = {
   temperature: /(?<=\d)\s*(?:°|deg(?:rees?)?|grad)$/i,
 };
 
-const EACH =
-  /(?<=[a-z\d²³°%]\s*)\s(?:each|apiece|in all|(?:per|an?|for each|in each|je|pro)\s+(?:mixer|packs?|hole|place|shot|batch|mix|pot|lift|layer|side|plate|piece|person|man|pair of hands|unit|kit|bag|loch|stück|mischung))$/i;
+/** What a field may be told once for, however its figure is written. */
+const ONES = [
+  'mixer|packs?|pot|batch|mix|shot|unit|kit|bag|mischung',
+  'hole|place|piece|plate|lift|layer|side|loch|stück',
+  'person|man|pair of hands',
+].join('|');
+const EACH = new RegExp(
+  `(?<=[a-z\\d²³°%]\\s*)\\s(?:each|apiece|in all|(?:per|an?|for each|in each|je|pro)\\s+(?:${ONES}))$`,
+  'i',
+);
 /** Words behind a figure that say of what it is one, where the field has said so itself: `16 mL a pack`. */
 const WHOSE: Partial<Readonly<Record<Kind, RegExp>>> = {
   volume: EACH,
