@@ -160,6 +160,17 @@ function makePace(milestone: Milestone, side: Side, family: FamilyId): Omit<Pace
     const ofRoomC = side === 'short' && mid !== null ? UNSTATED_COOL_C : UNSTATED_C;
     const at = table.tempC ?? ofRoomC;
     const minutes = take(table);
+    if (table.tempC === null && milestoneKind(milestone.kind).byCalendar)
+      return {
+        form: 'single',
+        lowC: at - ANY_K,
+        highC: at + ANY_K,
+        sheetLowC: at - ANY_K,
+        sheetHighC: at + ANY_K,
+        breaksC: [at],
+        minutesAt: () => minutes,
+        standingAt: () => 'sheet',
+      };
     if (mid === null) {
       // What is told with no temperature is told of any, and so is the manner of mixing.
       const anyC = table.tempC === null || milestoneKind(milestone.kind).manner;

@@ -229,6 +229,7 @@ describe('pouring', () => {
         { part: 'A', massG: 11_630 },
         { part: 'B', massG },
       ]);
+    expect(plainWords(saidTolerance(bag.tolerance))).toBe('0 to +17 %');
     expect(water(1455.6)).toMatchObject({ within: true, correction: null });
     expect(water(1455.2)).toMatchObject({ within: false, correction: { part: 'B' } });
     expect(water(1456 * 1.171)).toMatchObject({ within: false });

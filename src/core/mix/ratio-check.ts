@@ -4,7 +4,7 @@ import { figure } from '../units';
 
 const TOLERANCE = texts('tolerance', {
   even: '±{pct} %',
-  uneven: '−{short} to +{over} %',
+  uneven: '{short, select, 0 {0} other {−{short}}} to {over, select, 0 {0} other {+{over}}} %',
 });
 
 /** How far B/A may lie off its nominal value, per cent of it: short of B, and over. */

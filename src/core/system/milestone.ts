@@ -55,6 +55,8 @@ interface MilestoneKind {
   readonly inHand?: true;
   /** It belongs to the manner of mixing: where no curing decides it, its one figure holds in any weather. */
   readonly manner?: true;
+  /** So many days by the calendar: told with no temperature it is told of any. */
+  readonly byCalendar?: true;
   /** Water must not come on it before. */
   readonly keptDry?: true;
   /** Until it nobody may move what lies there: from it on it holds by itself. */
@@ -246,6 +248,7 @@ export const MILESTONES = {
     ended: 'it need not be kept damp any longer',
     clock: 'waiting',
     order: null,
+    byCalendar: true,
     later: ['full-cure'],
   },
   overlay: {

@@ -57,7 +57,7 @@ export function RatioGauge({
           className="fig"
           fill="var(--ink-2)"
         >
-          {side === 1 ? '+' : '−'}
+          {t === 0 ? '' : side === 1 ? '+' : '−'}
           {figure(Math.abs(t))} %
         </text>
       ))}
