@@ -1,18 +1,9 @@
 import { isTaken, METHODS, type Method } from '@/core/method';
-import {
-  earliestWith,
-  pieceOf,
-  planJob,
-  preparedFrom,
-  startSays,
-  startsAskOf,
-  startWindows,
-  withPiece,
-} from '@/core/plan';
+import { earliestWith, preparedFrom, startSays, startsAskOf, startWindows } from '@/core/plan';
 import type { SheetRevision } from '@/core/system';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob } from '@/ui/workspace/fresh';
-import { at, firstRepair, ZONE } from './made';
+import { at, firstRepair, plannedFrom, ZONE } from './made';
 
 /** A job that comes in at four: the place is made ready while somebody is there, and it is mixed in the morning. */
 const NOW = at('2027-05-10T16:00');
@@ -28,14 +19,7 @@ const job = {
 function begun(method: Method) {
   const repair = firstRepair({ job, nowMs: NOW }, method, sheets.find((s) => isTaken(method, s))!);
   const planned = (plannedStart: number | null = null) =>
-    planJob({
-      job,
-      repairs: [withPiece(repair, { ...pieceOf(repair), plannedStart })],
-      sheets,
-      stock: [],
-      actuals: new Map(),
-      nowMs: NOW,
-    });
+    plannedFrom({ job, sheets, nowMs: NOW }, repair, plannedStart);
   const plan = planned();
   const mixOf = (of: typeof plan) => of.repairs[0]!.steps.find((s) => s.marks?.begin?.includes('mix-begins'));
   return { plan, planned, mixOf, ask: startsAskOf(plan.repairs[0]!, job, plan.windows, NOW) };

@@ -1,9 +1,9 @@
 import { isTaken, METHODS } from '@/core/method';
-import { type Job, planJob } from '@/core/plan';
+import type { Job } from '@/core/plan';
 import { type Milestone, parseTable, type SheetRevision, usualClock } from '@/core/system';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob } from '@/ui/workspace/fresh';
-import { at, firstRepair, ZONE } from './made';
+import { at, firstRepair, plannedFrom, ZONE } from './made';
 
 /** A bag that asks to be kept damp: its cover stays for that, however soon somebody may walk on it. */
 const NOW = at('2027-05-10T07:00');
@@ -25,8 +25,8 @@ const time = (kind: Milestone['kind'], text: string): Milestone => ({
 const planned = (times: readonly Milestone[], here: Job = job) => {
   const kept = bag.milestones.filter((m) => m.kind !== 'frost' && m.kind !== 'damp');
   const sheet = { ...bag, milestones: [...kept, ...times] };
-  const repairs = [firstRepair({ job: here, nowMs: NOW }, method, sheet)];
-  return planJob({ job: here, repairs, sheets: [sheet], stock: [], actuals: new Map(), nowMs: NOW }).repairs[0]!;
+  const site = { job: here, nowMs: NOW };
+  return plannedFrom({ ...site, sheets: [sheet] }, firstRepair(site, method, sheet)).repairs[0]!;
 };
 const step = (p: ReturnType<typeof planned>, id: string) => p.steps.find((s) => s.id === id);
 const placed = (p: ReturnType<typeof planned>) => p.steps.findLast((s) => s.marks?.end?.includes('placed'))!.endMs;

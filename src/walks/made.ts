@@ -8,6 +8,7 @@ import {
   type Job,
   type Piece,
   pieceOf,
+  planJob,
   type Repair,
   UNCOUNTED,
   withPiece,
@@ -272,6 +273,16 @@ export function firstRepair(
     ...o.over,
   });
 }
+
+/** A job of one repair as it is planned before anything has happened, begun not before an instant. */
+export const plannedFrom = (
+  { job, sheets, nowMs }: { readonly job: Job; readonly sheets: readonly SheetRevision[]; readonly nowMs: number },
+  repair: Repair,
+  plannedStart: number | null = null,
+) => {
+  const repairs = [withPiece(repair, { ...pieceOf(repair), plannedStart })];
+  return planJob({ job, repairs, sheets, stock: [], actuals: new Map(), nowMs });
+};
 
 /** The same, planned and printed. */
 export const firstPlanned = (

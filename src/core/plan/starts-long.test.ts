@@ -3,10 +3,9 @@ import type { SheetRevision } from '@/core/system';
 import { voidOf } from '@/core/void';
 import { sampleRecords } from '@/sample/jobs';
 import { freshJob, freshRepair } from '@/ui/workspace/fresh';
-import { at, drawnShape, ZONE } from '@/walks/made';
+import { at, drawnShape, plannedFrom, ZONE } from '@/walks/made';
 import { preparedFrom, startsAskOf, startWindows } from '.';
 import { windowsOver } from './calendar';
-import { planJob } from './plan-job';
 import { pieceOf, withPiece } from './repair';
 
 /** When work longer than a day may begin: by what is done before its first rest, prepared on the days before. */
@@ -32,14 +31,7 @@ test.each([
     answers: Object.fromEntries(method.questions.map((q) => [q.id, q.wants])),
   });
   const planned = (plannedStart: number | null) =>
-    planJob({
-      job,
-      repairs: [withPiece(repair, { ...pieceOf(repair), plannedStart })],
-      sheets,
-      stock: [],
-      actuals: new Map(),
-      nowMs: NOW,
-    }).repairs[0]!;
+    plannedFrom({ job, sheets, nowMs: NOW }, repair, plannedStart).repairs[0]!;
   const mixOf = (plan: ReturnType<typeof planned>) =>
     plan.steps.find((s) => s.marks?.begin?.includes('mix-begins'))!.startMs;
   const windows = windowsOver(job, NOW - DAY, NOW + 30 * DAY);
