@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { type Piece, pieceOf, repairOf } from '@/core/plan';
 import { measured, SHAPE_IDS, SHAPES, voidOf } from '@/core/void';
 import { freshJob, freshRepair } from '../workspace/fresh';
+import { setPrefs } from '../workspace/prefs';
 import { stateNow, undo, workspace } from '../workspace/workspace';
 import {
   addShape,
@@ -22,6 +23,7 @@ const set = (r: Piece) => workspace.state.setState({ repairs: new Map([[r.id, re
 // What is written goes nowhere: only what is shown is looked at here.
 afterAll(() => workspace.close());
 beforeEach(() => {
+  setPrefs({ system: 'metric' });
   workspace.state.setState({ jobs: new Map([[job.id, job]]), history: { past: [], future: [] }, events: [] });
   set(repair);
 });
@@ -140,4 +142,15 @@ test('a soak begins with half a litre a square metre, which nobody has to measur
   addShape(soak, 'coat');
   const shape = pieceOf(stateNow().repairs.get(soak.id)!).void!.shapes[0]!;
   expect(shape).toMatchObject({ thickness: { valueMm: 0.5, text: '0.5 mm' } });
+});
+
+test('what nobody has measured yet is drawn in round inches where inches are read', () => {
+  setPrefs({ system: 'us' });
+  addShape(repair, 'patch');
+  const [shape] = now()!.shapes;
+  for (const { key, measured: m } of SHAPES.patch.dimensions(shape as never)) {
+    const sixteenths = (m.valueMm / 25.4) * 16;
+    expect([key, sixteenths]).toEqual([key, expect.closeTo(Math.round(sixteenths), 6)]);
+  }
+  setPrefs({ system: 'metric' });
 });
