@@ -7,6 +7,8 @@ import { PLAIN_READER, say } from '@/words';
 import { at, ZONE } from './made';
 import { typed } from './papers';
 
+/** The morning after the drilling nobody presses resin into what fell back into the holes. */
+const STOOD = 'What has stood since it was cleaned, overnight or beside other drilling, is blown out again.';
 const NOW = at('2027-05-10T06:20');
 const job = { ...freshJob(NOW), zone: ZONE, climate: { kind: 'constant' as const, tempC: 12, humidityPct: 60 } };
 const sheet = typed(
@@ -57,12 +59,12 @@ test('holes of several sizes are each drilled with their bit to their depth, and
     'By size: 4 × 14 mm to 110 mm, 6 × 18 mm to 130 mm, and 2 × 24 mm to 170 mm; measure the bit, it decides most.',
   );
   expect(detail(p, 'prep:dry-fit')).toBe(
-    'The rod goes 4 × 105 mm, 6 × 125 mm, and 2 × 165 mm in by hand. Mark it with tape.',
+    `${STOOD} The rod goes 4 × 105 mm, 6 × 125 mm, and 2 × 165 mm in by hand. Mark it with tape.`,
   );
   // Of one size it is told as ever.
   const one = plan(times(4, M12));
   expect(detail(one, 'prep:drill')).toBe('Bit 14 mm, 110 mm deep; measure the bit, it decides most.');
-  expect(detail(one, 'prep:dry-fit')).toBe('The rod goes 105 mm in by hand. Mark it with tape.');
+  expect(detail(one, 'prep:dry-fit')).toBe(`${STOOD} The rod goes 105 mm in by hand. Mark it with tape.`);
 });
 
 test('each round presses what its own holes take, and all of them what all take', () => {

@@ -343,7 +343,8 @@ export const anchor: Method = {
         task: 'prep:dry-fit',
         role: 'prepare',
         title: 'Try the rod dry, mark its depth',
-        detail: 'The rod goes {embedded} in by hand. Mark it with tape.',
+        detail:
+          'What has stood since it was cleaned, overnight or beside other drilling, is blown out again. The rod goes {embedded} in by hand. Mark it with tape.',
         confirm: 'Fits and is marked',
         work: { fixed: 1, per: { place: 1 } },
       },
