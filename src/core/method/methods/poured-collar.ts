@@ -1,5 +1,5 @@
 import { mm, percent, texts } from '../../say';
-import { proportionOf } from '../../system';
+import { type BaseMaterial, isWetted, proportionOf } from '../../system';
 import { GRAVITY, isRing, levels, partSeatedMl } from '../../void';
 import { clear, endOfMixing, HELD_LONGER, notMoving, partKits, soundBase, waiting } from '../common';
 import { type MethodContext, settingIn } from '../context';
@@ -12,7 +12,15 @@ const AMOUNT = texts('poured-collar.amount', { over: 'overfill, stays in the pai
 const SAYS = texts('poured-collar.says', {
   rim: 'Stop at the mark of the level wanted.',
   mark: 'Stop at the mark {mark} above the floor.',
+  soaked: 'Wetted until it drinks no more, since the day before where that can be; puddles blown or sponged out.',
+  damp: 'Wiped damp all over, with no film of water.',
 });
+
+/** What drinks the water of a grout that is poured on it dry. */
+const THIRSTY: readonly BaseMaterial[] = ['concrete', 'stone'];
+/** A grout goes on faces that had water, and are rough; a resin on dull, dry ones. */
+const isGrout = ({ sheet, base }: Pick<MethodContext, 'sheet' | 'base'>): boolean =>
+  isWetted(sheet.limits.wetness) && THIRSTY.includes(base);
 
 const ringOf = (c: MethodContext) => c.void.shapes.find(isRing);
 /** Something that is set into the pour once it is full. */
@@ -143,6 +151,8 @@ export const pouredCollar: Method = {
     },
   ],
   gaps: {
+    faces: (c) => (isGrout(c) ? 'rough' : 'dull'),
+    wet: ({ sheet }) => (sheet.limits.wetness === 'wiped damp' ? SAYS.damp() : SAYS.soaked()),
     stopAt: (c) => {
       const ring = ringOf(c);
       return ring ? SAYS.mark({ mark: mm(levels(ring).beforeMm) }) : SAYS.rim();
@@ -173,9 +183,10 @@ export const pouredCollar: Method = {
         task: 'prep:sand',
         throws: 'dust',
         role: 'prepare',
-        title: 'Sand the faces dull, wipe',
-        detail: 'Gloss gone all over, dust off, wiped one way with a fresh cloth.',
-        confirm: 'Dull and clean',
+        title: '{faces, select, rough {Roughen the faces, wash} other {Sand the faces dull, wipe}}',
+        detail:
+          '{faces, select, rough {Laitance and gloss gone all over, loose grains off, washed clean} other {Gloss gone all over, dust off, wiped one way with a fresh cloth}}.',
+        confirm: '{faces, select, rough {Rough} other {Dull}} and clean',
         work: { fixed: 5, per: { m2: 60 } },
       },
     ]),
@@ -188,6 +199,17 @@ export const pouredCollar: Method = {
         detail: '{leak} Nothing is mixed before it holds.',
         confirm: 'Nothing leaks',
         work: { fixed: 15, per: { place: 5 } },
+        hold: true,
+      },
+      {
+        task: 'prep:wet',
+        block: 'first',
+        when: isGrout,
+        role: 'prepare',
+        title: 'Bring the faces to the wetness asked',
+        detail: '{wet}',
+        confirm: 'As wet as asked, no puddles',
+        work: { fixed: 2, per: { place: 3 } },
         hold: true,
       },
     ]),
