@@ -28,8 +28,7 @@ const rows = tasks('any', [
     task: 'prep:clean-again',
     role: 'prepare',
     title: 'Clean the face again, read it',
-    detail:
-      'Brush off what lies on it, blow or vacuum, wipe from clean to clean with fresh rags. As wet or dry as the sheet asks, at least {dewMargin} above the dew point.',
+    detail: 'Brush off what lies on it, blow or vacuum, wipe from clean to clean with fresh rags. The face {asked}.',
     confirm: 'Clean again, and read',
     work: { fixed: 5, per: { m2: 5 } },
     hold: true,

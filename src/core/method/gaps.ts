@@ -14,7 +14,7 @@ import {
   texts,
   type Value,
 } from '../say';
-import { comesInBags, systemKind } from '../system';
+import { comesInBags, systemKind, type Wetness } from '../system';
 import { courseOf, kindOf, nominalMl, placeNames, placesIn, SHAPES } from '../void';
 import { beginsPart, type Gap, type MethodContext, partsIn, type TaskContext } from './context';
 import { depthToFill, liftsMm, liftsOf } from './lifts';
@@ -41,12 +41,22 @@ const SAY = texts('gap', {
   named:
     '{name} from {from} to {to}{open, plural, =0 {} one {, the joint at {joints} kept open} other {, the joints at {joints} kept open}}',
   reaches: '{all}',
+  dry: 'at least {margin} above the dew point',
+  damp: 'wiped damp, with no film of water',
+  soaked: 'wetted until it drinks no more, with no puddles',
   angle: 'at {degrees}°',
   facing: 'Facing {side}.',
   datum: 'the datum',
   size: 'a size',
   marked: 'the marked space',
 });
+
+/** By how wet a sheet wants the base. */
+const FACES = {
+  'bone dry': 'dry',
+  'wiped damp': 'damp',
+  'saturated, no puddles': 'soaked',
+} as const satisfies Record<Wetness, string>;
 
 /** What is different about some of the like voids, as said to whoever does the work. */
 function variantsOf({ void: v }: MethodContext): Value {
@@ -273,6 +283,9 @@ export const GAPS: Readonly<Record<string, Gap>> = {
   purge: (c) => (c.effects.purge && c.sheet.mixer ? ml(c.sheet.mixer.purgeMl) : ''),
   purges: (c) => (c.effects.purge && c.sheet.mixer ? 'yes' : 'no'),
   dewMargin: (c) => exactly(kelvin(c.sheet.limits.dewMarginK ?? 3)),
+  /** How its sheet wants the base: in a word to choose by, and as it is said. */
+  face: (c) => FACES[c.sheet.limits.wetness],
+  asked: (c) => SAY[FACES[c.sheet.limits.wetness]]({ margin: exactly(kelvin(c.sheet.limits.dewMarginK ?? 3)) }),
   settingOut: settingOutOf,
   variants: variantsOf,
   back: (c) => c.void.back,

@@ -1,4 +1,4 @@
-import { milestoneOf } from '../../system';
+import { isWetted, milestoneOf } from '../../system';
 import { shareOf } from '../allowances';
 import { barCoat, barGaps, barSettings, barsSchool, freeBars, roundBars, rustingBars } from '../bars';
 import {
@@ -90,6 +90,7 @@ export const cementPatch: Method = {
         },
       ]),
       byDefault: 'wet',
+      usual: (sheet) => (isWetted(sheet.limits.wetness) ? 'wet' : 'dry'),
       why: 'A thirsty base drinks the water the cement needs.',
     },
     {

@@ -1,4 +1,5 @@
 import { areaOf, texts } from '../../say';
+import { keepsWater } from '../../system';
 import { kindOf } from '../../void';
 import { shareOf } from '../allowances';
 import { clear, endOfMixing, waiting, weighedOrWhole } from '../common';
@@ -93,6 +94,8 @@ export const resinJoints: Method = {
         },
       ]),
       byDefault: 'heaps',
+      // A grout bound by water stays cool in its bucket, and dries in heaps.
+      usual: (sheet) => (keepsWater(sheet) ? 'bucket' : 'heaps'),
       why: 'The same mix lives twice as long spread out. The use-by of the sheet must be the one for how it is worked.',
     },
     {
@@ -184,7 +187,7 @@ export const resinJoints: Method = {
         block: 'first',
         role: 'prepare',
         title: 'Read the base; water, pads and hands ready',
-        detail: 'At least {dewMargin} above the dew point.',
+        detail: 'Faces of the joints {asked}.',
         confirm: 'Read, ready to wash',
         work: { fixed: 5 },
         hold: true,

@@ -165,7 +165,7 @@ export const settingBed: Method = {
         block: 'first',
         role: 'prepare',
         title: 'Vacuum, prime where asked, read the base',
-        detail: 'Straightedge over it once more; at least {dewMargin} above the dew point.',
+        detail: 'Straightedge over it once more; the face {asked}.',
         confirm: 'Clean, plane, and read',
         work: { fixed: 10, per: { m2: 3 } },
         hold: true,

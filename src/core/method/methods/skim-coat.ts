@@ -93,7 +93,7 @@ export const skimCoat: Method = {
         block: 'first',
         role: 'prepare',
         title: 'As wet or dry as the sheet asks? Read the base',
-        detail: 'At least {dewMargin} above the dew point.',
+        detail: 'Its face {asked}.',
         confirm: 'Right, and read',
         work: { fixed: 5 },
         hold: true,
