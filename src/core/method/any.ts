@@ -18,9 +18,9 @@ const rows = tasks('any', [
   {
     task: 'prep:dry',
     role: 'prepare',
-    title: 'Dry the place and check the base again',
-    detail: 'Cover against more rain. No dark patches, base above the dew point by what the sheet asks; read it again.',
-    confirm: 'Dry again, and read',
+    title: '{face, select, dry {Dry the place} other {Take the water off}} and check the base again',
+    detail: 'Cover against more rain. The base {asked}{face, select, dry {, no dark patches} other {}}; read it again.',
+    confirm: '{face, select, dry {Dry again} other {As wet as asked}}, and read',
     work: { fixed: 20 },
     hold: true,
   },
