@@ -9,6 +9,7 @@ import {
   UNIT_CELL,
   WHOLE_TIME,
 } from './pasted-cells';
+import { ofHumidity } from './pasted-damp';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
 import { headingsIn, milestoneMeant, unitIn } from './pasted-words';
 import { plainLine } from './time-line';
@@ -133,10 +134,13 @@ export function downwards({ rows: printed, lines, own }: PastedRows): readonly P
       columns.map((column, i) => ({ dose: PERCENT.exec(shares[at]![i]!)![0], rows: column })),
     );
   const heads = headsOf(above, width);
+  // A column of humidities is no time: it says of the others in what air they hold.
+  const damps = columns[heads.findIndex(ofHumidity)]?.map(({ time }) => PERCENT.exec(time ?? '')?.[1]);
+  const inAir = (column: readonly Cell[]) => column.map((cell, i) => ({ ...cell, damp: damps?.[i] }));
   return columns.flatMap((column, i) =>
-    ofTemperatures(heads[i] ?? '')
+    ofTemperatures(heads[i] ?? '') || ofHumidity(heads[i] ?? '')
       ? []
-      : timesOf(heads[i] ?? '', column, unitIn(`(${(units.at(i + 1 - width) ?? '').replace(/[()[\]]/g, '')})`)),
+      : timesOf(heads[i] ?? '', inAir(column), unitIn(`(${(units.at(i + 1 - width) ?? '').replace(/[()[\]]/g, '')})`)),
   );
 }
 

@@ -1,4 +1,5 @@
 import { ANY_TEMPERATURE, ANY_TIME, NUMBER, tempOf } from './pasted-cells';
+import { dampsIn } from './pasted-damp';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
 import { massIn, milestoneMeant, plainHeading } from './pasted-words';
 import { plainLine, TEMPERATURE, TIME } from './time-line';
@@ -49,6 +50,8 @@ interface Told {
   readonly heading: string;
   readonly times: readonly string[];
   readonly temps: readonly string[];
+  /** How damp the air may be, where that is told beside each temperature; else none. */
+  readonly damps: readonly string[];
   /** The pot it is said of. */
   readonly reference: string | null;
   /** Its two times are a first and a last hour. */
@@ -75,11 +78,13 @@ function toldIn(line: string): Told | null {
   const window = times.length === 2 && warm.length < 2 && FIRST_AND_LAST.test(line);
   const each = window ? [times.join(' to ')] : times;
   if (!each.length || (warm.length > 1 ? warm.length !== each.length : each.length > 1)) return null;
+  const damps = dampsIn(line);
   const words = line.slice(0, Math.min(begins, warm[0]?.index ?? begins)).trim();
   return {
     heading: plainHeading(words.replace(JOINS_TIME, '')),
     times: each,
     temps: warm.map((m) => m[0].trim()),
+    damps: damps.length === warm.length ? damps : [],
     reference: massIn(line),
     window,
   };
@@ -99,9 +104,9 @@ function sentencesIn(line: string): readonly string[] {
 /** A time that is told at several temperatures in short, as a line for each, its name before every one. */
 function eachOf(line: string, own: string): readonly string[] {
   const at = line.search(/[-+]?\d/);
-  const words = line.slice(0, Math.max(0, at));
+  const words = line.slice(0, Math.max(0, at)).replace(/[\s:,;=]+$/, '');
   const each = milestoneMeant(words) === null ? [] : spelledOut(line.slice(at), own);
-  return each.length > 1 ? each.map((one) => `${words.replace(/[\s:,;=]+$/, '')} ${one}`) : [line];
+  return each.length > 1 ? each.map((one) => `${words} ${one}`) : [line];
 }
 
 /** All that a line tells, each time with its words as a line of its own. */
@@ -128,8 +133,12 @@ export function listed(lines: readonly string[], own: 'C' | 'F' = 'C'): readonly
   const all = new Set(told.flatMap((line) => [...line.matchAll(ANY_TEMPERATURE)].map((m) => m[0].trim())));
   const common = all.size === 1 ? tempOf([...all][0]!, null) : null;
   const found: { heading: string; reference: string | null; window: boolean; cells: Cell[] }[] = [];
-  for (const { heading, times, temps, reference, window } of told.flatMap((line) => toldIn(line) ?? [])) {
-    const cells = times.map((time, i) => ({ temp: temps[i] ? tempOf(temps[i]!, null) : common, time }));
+  for (const { heading, times, temps, damps, reference, window } of told.flatMap((line) => toldIn(line) ?? [])) {
+    const cells = times.map((time, i) => ({
+      temp: temps[i] ? tempOf(temps[i]!, null) : common,
+      time,
+      damp: damps[i],
+    }));
     const known = found.find((f) => f.heading === heading && f.cells.every((c) => c.temp !== null));
     if (known && cells.every((c) => c.temp !== null)) known.cells.push(...cells);
     else for (const of of namesIn(heading)) found.push({ heading: of, reference, window, cells: [...cells] });

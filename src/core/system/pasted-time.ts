@@ -12,7 +12,12 @@ export interface PastedTime {
   /** The milestone that its words usually mean; null where they tell nothing. */
   readonly guess: MilestoneId | null;
   /** A temperature of null: the sheet names none. */
-  readonly cells: readonly { readonly temp: string | null; readonly time: string }[];
+  readonly cells: readonly {
+    readonly temp: string | null;
+    readonly time: string;
+    /** Per cent of humidity of the air it is said for. */
+    readonly damp?: string | undefined;
+  }[];
   /** Unit of cells that are bare numbers, by the heading; null where neither heading nor cells name one. */
   readonly unit: ClockUnit | null;
   /** The pot it is said of, `100 g`. */
@@ -23,6 +28,7 @@ export interface PastedTime {
 export interface Cell {
   readonly temp: string | null;
   readonly time: string | undefined;
+  readonly damp?: string | undefined;
 }
 
 /** A range as long as this is no doubt about one hour: it is a first and a last one. */
@@ -91,8 +97,10 @@ export function timesOf(
   unitBelow: ClockUnit | null = null,
   isWindow = false,
 ): readonly PastedTime[] {
-  const cells = rows.flatMap(({ temp, time }) =>
-    time === undefined || NOTHING.test(time.trim()) ? [] : [{ temp, time: time.trim() }],
+  const cells = rows.flatMap(({ temp, time, damp }) =>
+    time === undefined || NOTHING.test(time.trim())
+      ? []
+      : [{ temp, time: time.trim(), ...(damp === undefined ? {} : { damp }) }],
   );
   if (!cells.length) return [];
   const bare = cells.some((c) => !/[a-z]/i.test(c.time));
@@ -123,7 +131,7 @@ export const wantsUnit = (time: PastedTime): boolean =>
   time.unit === null && time.cells.some((c) => !/[a-z]/i.test(c.time));
 
 /** Minutes of a cell: its longer end where one waits, its shorter where one works. */
-function minutesOf(cell: string, clock: 'working' | 'waiting'): number {
+export function minutesOf(cell: string, clock: 'working' | 'waiting'): number {
   const ends = (partTimeLine(cell)?.times ?? []).map((text) => {
     const read = parseQuantity('duration', text, 'metric');
     return read.ok ? read.value : Number.NaN;

@@ -40,7 +40,10 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['release', /\bform(s|work)?\b|\b(props?|supports?)\b/],
   ['overlay', /lay over|tile over|\bgrout|jointing|fill(ing)?( the)? joint|verfug/],
   // Dry by itself is dry to a finger; to be kept dry is another time.
-  ['tack-free', /^(surface )?(dr(y|ies|ied|ying)|trocken)( time| after| in| to (the )?touch)?$|fingertrocken/],
+  [
+    'tack-free',
+    /^(surface )?(dr(y|ies|ied|ying)|trocken|trocknung|trockenzeit)( time| after| in| to (the )?touch)?$|fingertrocken/,
+  ],
   ['dry', /rain|keep dry|regenfest/],
   ['wet', /water|immers|chemical|launch|ponding|wasser|chemikal/],
   ['frost', /frost/],

@@ -3,6 +3,7 @@ import type { UnitSystem } from '../units';
 import { type SystemKindId, systemKind } from './kinds';
 import type { MilestoneId } from './milestone';
 import { cellsOf } from './pasted-cells';
+import { inTiers } from './pasted-damp';
 import { across, downwards, type PastedRows } from './pasted-layouts';
 import { listed, untold } from './pasted-lines';
 import type { PastedTime } from './pasted-time';
@@ -69,11 +70,12 @@ export function readPasted(
   system: UnitSystem = 'metric',
 ): readonly PastedTime[] {
   const pasted = pastedRows(text, system);
+  const dries = kind !== null && systemKind(kind).asks.includes('humidity');
   const found = [across(pasted) ?? [], downwards(pasted), listed(pasted.lines, pasted.own)].find(
     (times) => times.length > 0,
   );
   return found
-    ? found.map((time) => ({ ...time, guess: meantFor(kind, time, found) }))
+    ? found.map((time) => inTiers({ ...time, guess: meantFor(kind, time, found) }, dries))
     : refuse(
         field,
         text.slice(0, 80),
