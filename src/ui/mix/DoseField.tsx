@@ -36,6 +36,8 @@ export function DoseField({ repair, sheet }: { repair: Piece; sheet: SheetRevisi
           label="Dose"
           hideLabel
           value={now}
+          // Worked out from quarts to the bag it is no finer than they are; what somebody typed stands as it was typed.
+          digits={repair.dosePct === null ? 3 : 5}
           onChange={(t) => set(t.value)}
           onClear={() => set(null)}
           check={(v) => {
