@@ -81,7 +81,59 @@ test('a side that nobody has measured is not measured on the coat either, and on
   expect(spread(20)).toBeGreaterThan(spread(1) * 1.2);
 });
 
-test('of a corner and of what was measured by filling it, no outline is known: it says so', () => {
-  const corner = { ...SHAPES.corner.blank() } as VoidShape;
-  expect(() => coatOn(corner)).toThrow();
+const corner = (form: string, [down, along, back]: readonly [number, number, number], toleranceMm = 0.5) =>
+  ({
+    ...SHAPES.corner.blank(),
+    form,
+    down: measured(down, 'rule', toleranceMm),
+    along: measured(along, 'rule', toleranceMm),
+    back: measured(back, 'rule', toleranceMm),
+  }) as VoidShape;
+const leg = fc.double({ min: 2, max: 400, noNaN: true });
+
+test('a corner is coated on its three faces: triangles, quarters of ellipses, or rectangles, whichever leg is longest', () => {
+  // Three, four and twelve by hand: 1/2 (12 + 36 + 48) = 48 mm², of 2 mm.
+  for (const legs of [[3, 4, 12] as const, [12, 3, 4] as const, [4, 12, 3] as const]) {
+    expect(coatMl(corner('straight', legs))).toBeCloseTo(0.096, 9);
+    expect(coatMl(corner('stepped', legs))).toBeCloseTo(0.192, 9);
+    expect(coatMl(corner('scooped', legs))).toBeCloseTo(0.048 * Math.PI, 9);
+  }
+  // Heron's rule knows nothing of right angles: each face from the lengths of its sides.
+  fc.assert(
+    fc.property(leg, leg, leg, (a, b, c) => {
+      const heron = (x: number, y: number) => {
+        const z = Math.hypot(x, y);
+        const half = (x + y + z) / 2;
+        return Math.sqrt(half * (half - x) * (half - y) * (half - z));
+      };
+      const areaMm2 = heron(a, b) + heron(b, c) + heron(c, a);
+      expect(coatMl(corner('straight', [a, b, c])) / ((areaMm2 * 2) / 1000)).toBeCloseTo(1, 5);
+    }),
+  );
+});
+
+test('each leg of a corner leaves its face in as much doubt as moving it does', () => {
+  const of = (legs: readonly [number, number, number]) => {
+    const shape = coatOn(corner('straight', legs, 2))!.shapes[0]!;
+    if (!('outline' in shape) || shape.outline.kind !== 'rectangle') throw new Error(shape.shape);
+    return shape.outline.width.toleranceMm;
+  };
+  // The width of what lies along the longest leg is a function of all three.
+  const width = (a: number, b: number, c: number) => (b + c + (b * c) / a) / 2;
+  const [a, b, c] = [90, 60, 40];
+  const moved = [
+    width(a + 0.01, b, c) - width(a - 0.01, b, c),
+    width(a, b + 0.01, c) - width(a, b - 0.01, c),
+    width(a, b, c + 0.01) - width(a, b, c - 0.01),
+  ].map((d) => Math.abs(d / 0.02) * 2);
+  // Legs are read one by one: what they leave in doubt adds up as its squares do.
+  expect(of([a, b, c])).toBeCloseTo(Math.hypot(...moved), 6);
+});
+
+test('of a corner nobody has measured nothing is measured on its coat', () => {
+  expect(unmeasuredIn(coatOn(SHAPES.corner.blank() as VoidShape)!).length).toBeGreaterThan(0);
+});
+
+test('of what was measured by filling it no outline is known: it says so', () => {
+  expect(() => coatOn(SHAPES.filled.blank() as VoidShape)).toThrow();
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { exactly, line, ml, mm, texts } from '../say';
 import { across, base, down, drawing, rect } from './draw';
-import { Measured, unmeasured } from './measured';
+import { derived, Measured, unmeasured } from './measured';
 import { check, type Dimension, type Shape } from './shape';
 
 const WORK = texts('work.corner', {
@@ -9,11 +9,14 @@ const WORK = texts('work.corner', {
   'corner-by': '{a} × {b} × {c} / 6 × {factor} ({form})',
 });
 
-/** How the broken face runs between the three legs; factor on a·b·c/6. */
+/**
+ * How the broken face runs between the three legs; factor on a·b·c/6, and what of the rectangle between two legs is
+ * gone from the face they lie in: a triangle, a quarter of an ellipse, all of it.
+ */
 const FORMS = {
-  straight: { label: 'straight', factor: 1 },
-  scooped: { label: 'scooped out', factor: Math.PI },
-  stepped: { label: 'square block', factor: 6 },
+  straight: { label: 'straight', factor: 1, ofFace: 1 / 2 },
+  scooped: { label: 'scooped out', factor: Math.PI, ofFace: Math.PI / 4 },
+  stepped: { label: 'square block', factor: 6, ofFace: 1 },
 } as const;
 
 /** A missing corner: three legs from where it was. */
@@ -51,6 +54,25 @@ export const corner: Shape<Corner> = {
     back: unmeasured(70, 'rule'),
   }),
   dimensions,
+  // Built up again it has its three faces: as much, laid flat along its longest leg.
+  faceOutline: (s) => {
+    const [longest, b, c] = [s.down, s.along, s.back].sort((x, y) => y.valueMm - x.valueMm) as [
+      Measured,
+      Measured,
+      Measured,
+    ];
+    const share = FORMS[s.form].ofFace;
+    const across = longest.valueMm > 0 ? 1 / longest.valueMm : 0;
+    return {
+      kind: 'rectangle',
+      length: longest,
+      width: derived(share * (b.valueMm + c.valueMm + b.valueMm * c.valueMm * across), [
+        [longest, -share * b.valueMm * c.valueMm * across ** 2],
+        [b, share * (1 + c.valueMm * across)],
+        [c, share * (1 + b.valueMm * across)],
+      ]),
+    };
+  },
   parameters: (s) => [
     {
       key: 'form',
