@@ -56,6 +56,8 @@ test('what was bared round a fill is coated with it: no ring of bare metal or du
   // Taken anew, after a void of its own was tried, it goes as far again.
   const dent = begun(READY_CHAINS.find((c) => c.id === 'dent-coat')!);
   expect(takesFace(dent, 'p1', measured(0.2, 'film'))).toMatchObject({ from: 'face', of: 'p1', beyondMm: 100 });
+  // A clear coat lies on the faces of the chip, however many they are: nobody measures them again.
+  expect(beyond('chip-coat')).toBe(0);
   // Timber that was built up is faired over its faces; a hull is faired beyond its fitting, as measured.
   expect(beyond('timber')).not.toBeNull();
   const fair = (id: string) => piecesOf(begun(READY_CHAINS.find((c) => c.id === id)!))[2]!.takes;

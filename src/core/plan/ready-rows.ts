@@ -132,8 +132,7 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     does: 'A chip filled proud and coloured, cut back, and given a clear coat where it is polished.',
     // Nothing holds on a polish: the coat brings the gloss.
     first: { method: 'stone-chip', name: 'Fill', schools: { gloss: 'honed' } },
-    // The sides of a broken corner are measured as what is polished there.
-    next: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set', takes: 'own' }],
+    next: [{ method: 'finish-coat', name: 'Clear coat', gate: 'set' }],
   },
 ];
 
