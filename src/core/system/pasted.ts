@@ -71,10 +71,12 @@ export function readPasted(
 ): readonly PastedTime[] {
   const pasted = pastedRows(text, system);
   const dries = kind !== null && systemKind(kind).asks.includes('humidity');
-  const found = [across(pasted) ?? [], downwards(pasted), listed(pasted.lines, pasted.own)].find(
-    (times) => times.length > 0,
-  );
-  return found
+  const lines = listed(pasted.lines, pasted.own);
+  const table = [across(pasted) ?? [], downwards(pasted)].find((times) => times.length > 0);
+  // Beside its table a sheet tells other times in lines of their own.
+  const isBeside = ({ guess }: PastedTime) => guess !== null && table?.every((t) => t.guess !== guess);
+  const found = table ? [...table, ...lines.filter(isBeside)] : lines;
+  return found.length
     ? found.map((time) => inTiers({ ...time, guess: meantFor(kind, time, found) }, dries))
     : refuse(
         field,
