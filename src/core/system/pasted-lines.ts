@@ -33,7 +33,8 @@ function sayings(line: string): readonly string[] {
   const pieces = line.split(/,\s+|\s+(?:and|und)\s+/).filter((p, _, all) => all.length < 3 || p.search(ANY_TIME) >= 0);
   const each = pieces.length > 1 && pieces.every((p) => /^\p{L}/u.test(p) && p.match(ANY_TIME)?.length === 1);
   // Min. 4 h, max. 24 h are the ends of one time.
-  if (!each || pieces.slice(1).some((p) => milestoneMeant(p) === null)) return [line];
+  const meant = (p: string) => milestoneMeant(p) ?? milestoneMeant(p.slice(0, p.search(ANY_TIME)).trim());
+  if (!each || pieces.slice(1).some((p) => meant(p) === null)) return [line];
   const temp = line.match(ANY_TEMPERATURE);
   return temp?.length === 1 ? pieces.map((p) => (p.includes(temp[0]) ? p : `${p} at ${temp[0]}`)) : pieces;
 }

@@ -63,3 +63,18 @@ test.each([
 ] as const)('of a %s “%s” is all that it tells', (kind, text, told) => {
   expect(facts(kind, text)).toEqual(told);
 });
+
+test('what stands after it was shaken stands by that one word as well', () => {
+  const stands = [
+    'Mix 10:1 by volume, shake 1 min, stand 5 min',
+    'shake 1 min, stand 5 min',
+    'Shake 1 min, let stand 5 min',
+  ];
+  for (const text of stands)
+    expect(times('joint-colour', text)).toContainEqual(expect.arrayContaining(['stand', ['5 min']]));
+  // Words for an end are no time of their own.
+  expect(times('paste', 'Recoat after min. 4 h, max. 24 h at 20 °C').map(([, guess]) => guess)).toEqual([
+    'recoat-from',
+    'recoat-until',
+  ]);
+});
