@@ -62,5 +62,5 @@ test('a steel face drinks nothing, and a grout that asks for a dry base gets one
   const dry = stepsOf([kind, ratio, packs, times, { ...more, wetness: 'bone dry' }]);
   expect(dry.some((s) => s.id === 'prep:wet')).toBe(false);
   const damp = stepsOf([kind, ratio, packs, times, { ...more, wetness: 'wiped damp' }]);
-  expect(damp.find((s) => s.id === 'prep:wet')!.how).toBe('Wiped damp all over, with no film of water.');
+  expect(damp.find((s) => s.id === 'prep:wet')!.how).toBe('Faces wiped damp, with no film of water.');
 });

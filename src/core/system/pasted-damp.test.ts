@@ -13,6 +13,12 @@ const TWO = '10 to 20 C, up to 80 %: 6 h\nabove 20 C, up to 50 %: 2 h\nabove 20 
 test.each([
   ['in a column', 'Temperature | Humidity | Drying time\n20 °C | 50 % | 2 h\n10 °C | 80 % | 6 h'],
   ['in a line', 'Drying time 2 h at 20 °C and 50 % RH, 6 h at 10 °C and 80 % RH'],
+  ['in a column without its sign', 'Temperature (°C) | RH (%) | Drying time\n20 | 50 | 2 h\n10 | 80 | 6 h'],
+  [
+    'as a range, of which the damper end counts,',
+    'Temp | Humidity | Drying time\n20 °C | 30-50 % | 2 h\n10 °C | < 80 % | 6 h',
+  ],
+  ['in a row', 'Temperature | 20 °C | 10 °C\nHumidity | 50 % | 80 %\nDrying time | 2 h | 6 h'],
   ['in German', 'Trocknung: 2 h bei 20 °C und 50 % rF, 6 h bei 10 °C und 80 % rF'],
 ])('a humidity %s beside each temperature makes tiers of what dries', (_, text) => {
   expect(told(text)).toEqual([['tack-free', TWO]]);

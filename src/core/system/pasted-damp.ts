@@ -16,6 +16,10 @@ export const ofHumidity = (heading: string): boolean =>
 export const dampsIn = (line: string): readonly string[] =>
   [...line.matchAll(DAMP)].map(([, upTo, plain]) => (upTo ?? plain)!.replace(',', '.'));
 
+/** The damper end of what a cell of a humidity column says: `50 %`, `< 70 % RH`, `40-60`; undefined where none. */
+export const dampOf = (cell: string | undefined): string | undefined =>
+  /(\d+(?:[.,]\d+)?)\s*%?\s*(?:r\.?\s?[hf]\.?)?$/i.exec(cell?.trim() ?? '')?.[1]?.replace(',', '.');
+
 const POINT = /^(-?[\d.,]+) ([CF])$/;
 interface Point {
   readonly at: number;

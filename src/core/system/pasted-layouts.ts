@@ -9,7 +9,7 @@ import {
   UNIT_CELL,
   WHOLE_TIME,
 } from './pasted-cells';
-import { ofHumidity } from './pasted-damp';
+import { dampOf, ofHumidity } from './pasted-damp';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
 import { headingsIn, milestoneMeant, unitIn } from './pasted-words';
 import { plainLine } from './time-line';
@@ -57,22 +57,20 @@ export function across({ rows, lines, own }: PastedRows): readonly PastedTime[] 
   const at = rows.findIndex((r) => temperaturesAlong(r, own) !== null);
   if (at < 0) return null;
   const { temps, words } = temperaturesAlong(rows[at]!, own)!;
-  const under = rows.slice(at + 1).map((r, i) => {
-    const cut = inColumns(r, lines[at + 1 + i]!, temps.length);
-    return cut?.cells.every(isTime) ? cut : null;
-  });
+  const below = rows.slice(at + 1).flatMap((r, i) => inColumns(r, lines[at + 1 + i]!, temps.length) ?? []);
+  // A row of humidities is no time: it says of the others in what air they hold.
+  const damps = below.find((r) => ofHumidity(r.words))?.cells.map(dampOf);
+  const under = below.filter((r) => r.cells.every(isTime) && !ofHumidity(r.words));
   const doses = under.flatMap((r) => {
-    const dose = r && PERCENT.exec(r.words)?.[0];
+    const dose = PERCENT.exec(r.words)?.[0];
     return dose ? [{ dose, rows: r.cells.map((time, i) => ({ temp: temps[i]!, time })) }] : [];
   });
   if (doses.length > 1) return byDose(lines[at - 1] ?? words, doses);
   return under.flatMap((r) =>
-    r
-      ? timesOf(
-          r.words,
-          r.cells.map((time, i) => ({ temp: temps[i]!, time })),
-        )
-      : [],
+    timesOf(
+      r.words,
+      r.cells.map((time, i) => ({ temp: temps[i]!, time, damp: damps?.[i] })),
+    ),
   );
 }
 
@@ -134,8 +132,8 @@ export function downwards({ rows: printed, lines, own }: PastedRows): readonly P
       columns.map((column, i) => ({ dose: PERCENT.exec(shares[at]![i]!)![0], rows: column })),
     );
   const heads = headsOf(above, width);
-  // A column of humidities is no time: it says of the others in what air they hold.
-  const damps = columns[heads.findIndex(ofHumidity)]?.map(({ time }) => PERCENT.exec(time ?? '')?.[1]);
+  // So is a column of them.
+  const damps = columns[heads.findIndex(ofHumidity)]?.map(({ time }) => dampOf(time));
   const inAir = (column: readonly Cell[]) => column.map((cell, i) => ({ ...cell, damp: damps?.[i] }));
   return columns.flatMap((column, i) =>
     ofTemperatures(heads[i] ?? '') || ofHumidity(heads[i] ?? '')

@@ -12,8 +12,6 @@ const AMOUNT = texts('poured-collar.amount', { over: 'overfill, stays in the pai
 const SAYS = texts('poured-collar.says', {
   rim: 'Stop at the mark of the level wanted.',
   mark: 'Stop at the mark {mark} above the floor.',
-  soaked: 'Wetted until it drinks no more, since the day before where that can be; puddles blown or sponged out.',
-  damp: 'Wiped damp all over, with no film of water.',
 });
 
 /** What drinks the water of a grout that is poured on it dry. */
@@ -151,8 +149,7 @@ export const pouredCollar: Method = {
     },
   ],
   gaps: {
-    faces: (c) => (isGrout(c) ? 'rough' : 'dull'),
-    wet: ({ sheet }) => (sheet.limits.wetness === 'wiped damp' ? SAYS.damp() : SAYS.soaked()),
+    keyed: (c) => (isGrout(c) ? 'rough' : 'dull'),
     stopAt: (c) => {
       const ring = ringOf(c);
       return ring ? SAYS.mark({ mark: mm(levels(ring).beforeMm) }) : SAYS.rim();
@@ -183,10 +180,10 @@ export const pouredCollar: Method = {
         task: 'prep:sand',
         throws: 'dust',
         role: 'prepare',
-        title: '{faces, select, rough {Roughen the faces, wash} other {Sand the faces dull, wipe}}',
+        title: '{keyed, select, rough {Roughen the faces, wash} other {Sand the faces dull, wipe}}',
         detail:
-          '{faces, select, rough {Laitance and gloss gone all over, loose grains off, washed clean} other {Gloss gone all over, dust off, wiped one way with a fresh cloth}}.',
-        confirm: '{faces, select, rough {Rough} other {Dull}} and clean',
+          '{keyed, select, rough {Laitance and gloss gone all over, loose grains off, washed clean} other {Gloss gone all over, dust off, wiped one way with a fresh cloth}}.',
+        confirm: '{keyed, select, rough {Rough} other {Dull}} and clean',
         work: { fixed: 5, per: { m2: 60 } },
       },
     ]),
@@ -207,7 +204,7 @@ export const pouredCollar: Method = {
         when: isGrout,
         role: 'prepare',
         title: 'Bring the faces to the wetness asked',
-        detail: '{wet}',
+        detail: 'Faces {asked}.',
         confirm: 'As wet as asked, no puddles',
         work: { fixed: 2, per: { place: 3 } },
         hold: true,
