@@ -35,7 +35,7 @@ test('grout goes on rough, soaked faces with no puddles, wetted right before it 
     'Laitance and gloss gone all over, loose grains off, washed clean.',
   ]);
   const wet = steps.findIndex((s) => s.id === 'prep:wet');
-  expect(steps[wet]).toMatchObject({ hold: true, how: expect.stringMatching(/drinks no more.*puddles/) });
+  expect(steps[wet]).toMatchObject({ hold: true, how: expect.stringMatching(/no more water sinks in.*puddles/) });
   // After the seam was tried, and nothing between the water and the pail.
   expect(steps[wet - 1]!.id).toBe('prep:dam');
   expect(steps[wet + 1]).toMatchObject({ id: 'b1:weigh', startMs: steps[wet]!.endMs });

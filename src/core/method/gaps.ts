@@ -43,7 +43,7 @@ const SAY = texts('gap', {
   reaches: '{all}',
   dry: 'at least {margin} above the dew point',
   damp: 'wiped damp, with no film of water',
-  soaked: 'wetted until it drinks no more, with no puddles',
+  soaked: 'wetted until no more water sinks in, with no puddles',
   angle: 'at {degrees}°',
   facing: 'Facing {side}.',
   datum: 'the datum',
