@@ -45,7 +45,7 @@ const planned = (under: SheetRevision, standIns: ReturnType<typeof pieceOf>['sta
 type Plan = ReturnType<typeof planned>;
 const began = (p: Plan) => Date.parse(p.steps.find((s) => s.pass === 'p2' && s.stage === 'mix')!.from!);
 const clock = (p: Plan, kind: MilestoneId) => Date.parse(p.milestones.find((m) => m.kind === kind)!.plans!);
-const told = (p: Plan) => p.findings.filter((f) => f.id === 'p2/instead:sandable');
+const told = (p: Plan) => p.findings.filter((f) => f.id === 'p2/instead-below:sandable');
 
 test('without a time to sand, the coat waits for what the sheet prints later, and that is said', () => {
   expect(fill.milestones.some((m) => m.kind === 'sandable')).toBe(false);
@@ -55,7 +55,7 @@ test('without a time to sand, the coat waits for what the sheet prints later, an
   const [note, ...more] = told(p);
   expect(more).toEqual([]);
   expect(note).toMatchObject({ severity: 'note' });
-  expect(note!.why).toMatch(/no time for grind or sand; “Mask, read the base; dry\?” waits for full load instead/);
+  expect(note!.why).toMatch(/^The sheet of the pass below gives no time for grind or sand; “Mask, read the base; dry\?” waits for its full load/);
   // It is a plan to its end: cut back, polished, signed.
   expect(p.steps.at(-1)!.id).toBe('release:tests');
 });
@@ -73,7 +73,7 @@ test('the soonest of the later ones that is printed is the one that is waited fo
     table: { form: 'single' as const, tempC: 23, fromMin: 300, toMin: 300 },
   };
   const p = planned({ ...fill, milestones: [...fill.milestones, light] });
-  expect(told(p)[0]!.why).toMatch(/waits for light load instead/);
+  expect(told(p)[0]!.why).toMatch(/waits for its light load instead/);
   expect(began(p)).toBeGreaterThanOrEqual(clock(p, 'light-load'));
   expect(began(p)).toBeLessThan(clock(p, 'load'));
 });

@@ -19,6 +19,13 @@ const F = findings({
     why: 'The sheet gives no time for {what}; {steps} {n, plural, one {waits} other {wait}} for {later} instead, longer than need be.',
     todo: 'Where its paper prints that time, type it into the sheet’s next revision.',
   },
+  'instead-below': {
+    severity: 'note',
+    stage: 'hold',
+    title: 'A later time of the pass below is waited for',
+    why: 'The sheet of the pass below gives no time for {what}; {steps} waits for its {later} instead, longer than need be.',
+    todo: 'Where its paper prints that time, type it into the next revision of that sheet.',
+  },
   'no-answer': {
     severity: 'caution',
     stage: 'hold',
@@ -64,6 +71,8 @@ export const tellsNoTime = (
 
 const STEP = texts('finding.clock.step', { title: '“{title}”' });
 
+const label = (kind: MilestoneId) => MILESTONES[kind].label.toLowerCase();
+
 /** What the clocks say: missing times, stalls, windows, waits. */
 export const clockRules: Readonly<Record<string, Rule>> = {
   'no-time': (c) => {
@@ -88,14 +97,13 @@ export const clockRules: Readonly<Record<string, Rule>> = {
   instead: ({ plan, repair }) => {
     const waiting = plan.steps
       .filter((s) => s.doneAt === null)
-      .flatMap(({ title, waitFor, gate }) => {
-        if (waitFor?.insteadOf && !repair.standIns[waitFor.insteadOf])
-          return [{ title, missing: waitFor.insteadOf, later: waitFor.kind }];
-        return gate?.insteadOf && gate.from ? [{ title, missing: gate.insteadOf, later: gate.from }] : [];
-      });
+      .flatMap(({ title, waitFor }) =>
+        waitFor?.insteadOf && !repair.standIns[waitFor.insteadOf]
+          ? [{ title, missing: waitFor.insteadOf, later: waitFor.kind }]
+          : [],
+      );
     return [...new Set(waiting.map((s) => s.missing))].map((missing) => {
       const mine = waiting.filter((s) => s.missing === missing);
-      const label = (kind: MilestoneId) => MILESTONES[kind].label.toLowerCase();
       return F.instead(
         {
           what: label(missing),
@@ -107,6 +115,19 @@ export const clockRules: Readonly<Record<string, Rule>> = {
       );
     });
   },
+
+  // What a pass waits for on the one below it is a time of that one’s sheet.
+  'instead-below': ({ plan }) =>
+    plan.steps.flatMap(({ title, gate, doneAt }) =>
+      doneAt === null && gate?.insteadOf && gate.from
+        ? [
+            F['instead-below'](
+              { what: label(gate.insteadOf), later: label(gate.from), steps: STEP.title({ title }) },
+              { of: gate.insteadOf },
+            ),
+          ]
+        : [],
+    ),
 
   'no-answer': (c) =>
     c.plan.milestones
