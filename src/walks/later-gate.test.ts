@@ -55,7 +55,11 @@ test('without a time to sand, the coat waits for what the sheet prints later, an
   const [note, ...more] = told(p);
   expect(more).toEqual([]);
   expect(note).toMatchObject({ severity: 'note' });
-  expect(note!.why).toMatch(/^The sheet of the pass below gives no time for grind or sand; “Mask, read the base; dry\?” waits for its full load/);
+  expect(note!.why).toMatch(
+    /^The sheet of the pass below gives no time for grind or sand; “Mask, read the base; dry\?” waits for its full load/,
+  );
+  // It is no lack of the coat’s own sheet, and is not told as one.
+  expect(p.findings.filter((f) => f.id === 'p2/instead:sandable')).toEqual([]);
   // It is a plan to its end: cut back, polished, signed.
   expect(p.steps.at(-1)!.id).toBe('release:tests');
 });
