@@ -18,7 +18,7 @@ export const dampsIn = (line: string): readonly string[] =>
 
 /** The damper end of what a cell of a humidity column says: `50 %`, `< 70 % RH`, `40-60`; undefined where none. */
 export const dampOf = (cell: string | undefined): string | undefined =>
-  /(\d+(?:[.,]\d+)?)\s*%?\s*(?:r\.?\s?[hf]\.?)?$/i.exec(cell?.trim() ?? '')?.[1]?.replace(',', '.');
+  /(?<![\d.,])(\d{1,3}(?:[.,]\d{1,3})?)\s*%?\s*(?:r\.?\s?[hf]\.?)?$/i.exec(cell?.trim() ?? '')?.[1]?.replace(',', '.');
 
 const POINT = /^(-?[\d.,]+) ([CF])$/;
 interface Point {

@@ -23,7 +23,7 @@ const F = findings({
     severity: 'note',
     stage: 'hold',
     title: 'A later time of the pass below is waited for',
-    why: 'The sheet of the pass below gives no time for {what}; {steps} waits for its {later} instead, longer than need be.',
+    why: 'The sheet of the pass below gives no time for {what}; {step} waits for its {later} instead, longer than need be.',
     todo: 'Where its paper prints that time, type it into the next revision of that sheet.',
   },
   'no-answer': {
@@ -116,18 +116,17 @@ export const clockRules: Readonly<Record<string, Rule>> = {
     });
   },
 
-  // What a pass waits for on the one below it is a time of that one’s sheet.
-  'instead-below': ({ plan }) =>
-    plan.steps.flatMap(({ title, gate, doneAt }) =>
-      doneAt === null && gate?.insteadOf && gate.from
-        ? [
-            F['instead-below'](
-              { what: label(gate.insteadOf), later: label(gate.from), steps: STEP.title({ title }) },
-              { of: gate.insteadOf },
-            ),
-          ]
-        : [],
-    ),
+  // What a pass waits for on the one below it is a time of that one’s sheet; its gate is one, whatever stands behind it.
+  'instead-below': ({ plan }) => {
+    const [first] = plan.steps.flatMap(({ title, gate, doneAt }) =>
+      doneAt === null && gate?.insteadOf && gate.from ? [{ title, missing: gate.insteadOf, later: gate.from }] : [],
+    );
+    if (!first) return [];
+    const { title, missing, later } = first;
+    return [
+      F['instead-below']({ what: label(missing), later: label(later), step: STEP.title({ title }) }, { of: missing }),
+    ];
+  },
 
   'no-answer': (c) =>
     c.plan.milestones
