@@ -8,7 +8,7 @@ import type { Piece } from './repair';
 /** The gate to the pass below stands before the first of the wet work. */
 export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Laying | null): readonly StepDraft[] {
   if (!below) return drafts;
-  const { from: first, orElse, until, stoodOn } = GATES[gate];
+  const { from: first, orElse, until, waitsAll } = GATES[gate];
   // A time of one's own for what is missing stands before a later one of the sheet.
   const told = (kind: MilestoneId) => below.has(kind) || below.chosen(kind);
   const later = first && orElse && !told(first) ? orElse.find((kind) => below.has(kind)) : undefined;
@@ -17,7 +17,7 @@ export function gated(drafts: readonly StepDraft[], { gate }: Piece, below: Layi
   const wet = drafts.findIndex((d) => d.role === 'mix' || d.role === 'prime' || d.role === 'place');
   const dulls = drafts[0]?.key.task === DULL.task;
   // What is done right before it, without a break, waits with it.
-  let at = stoodOn || dulls ? 0 : wet;
+  let at = waitsAll || dulls ? 0 : wet;
   while (at > 0 && drafts[at - 1]!.block === drafts[wet]!.block) at--;
   return drafts.map((d, i) => (i === at ? { ...d, gate: { from, until, ...insteadOf } } : d));
 }

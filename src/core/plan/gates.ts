@@ -18,8 +18,10 @@ export interface Gate {
   readonly until: MilestoneId | null;
   /** The face is abraded in any case. */
   readonly abraded?: true;
-  /** Whoever prepares it stands on the pass below: that waits, too. */
-  readonly stoodOn?: true;
+  /** Whoever prepares it stands on the pass below, or cuts into it: that waits, too. */
+  readonly waitsAll?: true;
+  /** It goes through the pass before, into what lies under that: nothing bonds to its face. */
+  readonly through?: true;
   /** It does not touch the pass before. */
   readonly apart?: true;
 }
@@ -46,14 +48,14 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     from: 'overlay',
     orElse: ['foot'],
     until: null,
-    stoodOn: true,
+    waitsAll: true,
   },
   walk: {
     label: 'when it may be walked on',
     fits: 'whatever one stands on it to do',
     from: 'foot',
     until: null,
-    stoodOn: true,
+    waitsAll: true,
   },
   set: {
     label: 'after full set, abraded',
@@ -63,6 +65,16 @@ export const GATES: Readonly<Record<GateId, Gate>> = {
     orElse: HELD_LONGER,
     until: null,
     abraded: true,
+  },
+  hard: {
+    label: 'when it has set',
+    fits: 'holes and cuts that go through it',
+    from: 'recoat-from',
+    // What is let go, sanded, walked on or loaded has set; what is told of its end alone has by then.
+    orElse: ['sandable', 'release', ...HELD_LONGER, 'full-cure'],
+    until: null,
+    waitsAll: true,
+    through: true,
   },
   holds: {
     label: 'when it holds',

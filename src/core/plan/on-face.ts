@@ -70,7 +70,7 @@ function isFilmed(next: Piece, below: LaidBelow, actuals: Actuals): boolean {
 
 /** What a pass finds on the face of the one below that nothing takes off before it; null where it is neither. */
 export function foundOn(next: Piece, below: LaidBelow | null, actuals: Actuals): Found | null {
-  if (!below?.ready || !liesOn(next, below.ask.repair.passId)) return null;
+  if (!below?.ready || GATES[next.gate].through || !liesOn(next, below.ask.repair.passId)) return null;
   if (isGlossy(next, below.ready.finish, actuals)) return 'gloss';
   return isFilmed(next, below, actuals) ? 'film' : null;
 }

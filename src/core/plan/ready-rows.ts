@@ -115,7 +115,7 @@ export const READY_CHAINS: readonly ReadyChain[] = [
     does: 'A post end soaked until it takes no more, rods set into it, and a cap lowered onto them in thickened resin.',
     first: { method: 'timber-soak', name: 'Soak' },
     next: [
-      { method: 'anchor', name: 'Rods', gate: 'window', takes: 'own' },
+      { method: 'anchor', name: 'Rods', gate: 'hard', takes: 'own' },
       { method: 'timber-part', name: 'Cap', gate: 'holds', takes: 'own' },
     ],
   },

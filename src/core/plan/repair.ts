@@ -34,7 +34,7 @@ export const Takes = z.discriminatedUnion('from', [
 export type Takes = z.infer<typeof Takes>;
 
 /** What lies between a pass and the one before it: the row of {@link GATES}. */
-export const GateId = z.enum(['wet', 'gel', 'window', 'firm', 'overlay', 'walk', 'set', 'holds', 'any']);
+export const GateId = z.enum(['wet', 'gel', 'window', 'firm', 'overlay', 'walk', 'set', 'hard', 'holds', 'any']);
 export type GateId = z.infer<typeof GateId>;
 
 /** One system put into one void by one method, as chosen and measured. */

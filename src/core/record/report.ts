@@ -150,7 +150,7 @@ export const PlanReport = z.object({
 });
 export type PlanReport = z.infer<typeof PlanReport>;
 
-export const CORE_VERSION = '0.50.0';
+export const CORE_VERSION = '0.51.0';
 
 const stamp = (ms: number | null): string | null => (ms === null ? null : new Date(Math.round(ms)).toISOString());
 

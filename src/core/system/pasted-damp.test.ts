@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { SystemKindId } from './kinds';
 import { readPasted } from './pasted';
-import { dampsIn, inTiers, ofHumidity } from './pasted-damp';
+import { dampOf, dampsIn, inTiers, ofHumidity } from './pasted-damp';
 import { linesOf, type PastedTime } from './pasted-time';
 import { parseTable } from './table-text';
 
@@ -54,6 +54,11 @@ test('one humidity for all of it is only what it was tried in', () => {
 test('doses of a catalyst are no humidities, and headings that only name one are', () => {
   expect(dampsIn('2 %: 15 min at 20 °C')).toEqual([]);
   expect(dampsIn('2 h at 15 °C and 70 % RH; up to 85,5 %')).toEqual(['70', '85.5']);
+  // The damper end of a cell; a figure too long for a humidity is none, however long it is.
+  expect(['50 %', '< 70 % RH', '40-60', '85,5', '1234', '9'.repeat(50_000), 'dry', undefined].map(dampOf)).toEqual([
+    ...['50', '70', '60', '85.5'],
+    ...[undefined, undefined, undefined, undefined],
+  ]);
   expect(['Humidity', 'RH (%)', 'r.h.', 'Relative humidity', 'max. humidity'].every(ofHumidity)).toBe(true);
   expect(['Drying', 'Recoat at 50 % RH', 'Humid', 'Rh value of it'].some(ofHumidity)).toBe(false);
 });

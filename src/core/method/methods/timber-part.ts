@@ -229,7 +229,8 @@ export const timberPart: Method = {
         throws: 'dust',
         role: 'prepare',
         title: 'Both faces to bare, sound timber',
-        detail: 'Sawn or planed fresh, not sanded to a polish; dust off with a brush and vacuum.',
+        detail:
+          'Sawn or planed fresh, not sanded to a polish; what was soaked is only keyed with a coarse paper, not cut off again. Dust off with a brush and vacuum.',
         confirm: 'Bare, sound, clean',
         work: { fixed: 8, per: { m2: 60 } },
       },
