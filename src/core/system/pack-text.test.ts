@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parseQuantity } from '../typed';
-import { readPack } from './pack-text';
+import { partsByName, readPack } from './pack-text';
 
 const grams = (text: string | undefined) => {
   const read = parseQuantity('mass', text ?? '', 'metric');
@@ -108,4 +108,45 @@ test('a carton of packs is read as one of them, a gallon or a quart by the count
   const us = readPack('3 gallon kit 2:1', { kind: 'liquid-resin' }, 'us')!;
   expect([us.ratio, millilitres(us.parts.B)]).toEqual(['2:1 by volume', expect.closeTo(3785.411784, 3)]);
   expect(readPack('3 gallon kit 2:1', { kind: 'liquid-resin' }, 'metric')).toBeNull();
+});
+
+describe('parts by their names', () => {
+  test.each([
+    ['300 g colour, 60 g hardener, 40 g water', 'joint-colour', { A: '300 g', B: '60 g', C: '40 g' }],
+    // In whatever order; either side of the amounts.
+    ['Hardener 60 g, colour 300 g', 'joint-colour', { A: '300 g', B: '60 g' }],
+    ['1 L activator with 4 L of base', 'liquid-resin', { A: '4 L', B: '1 L' }],
+    ['2 kg paste, 1 kg paste hardener', 'paste', { A: '2 kg', B: '1 kg' }],
+    ['5 kg bag of powder and a 1.5 L bottle of liquid', 'powder-liquid', { A: '5 kg', B: '1.5 L' }],
+    ['Bottle B 1 kg, bottle A 2 kg', 'liquid-resin', { A: '2 kg', B: '1 kg' }],
+    // Now before, now behind: nobody knows which is of which.
+    ['20 g hardener, filler 1 kg', 'polyester-filler', null],
+    // A filler is the first part of one kind and the sand of another.
+    ['Hardener 20 g, filler 1 kg', 'polyester-filler', { A: '1 kg', B: '20 g' }],
+    ['Filler 12 kg, resin 2 kg, hardener 1 kg', 'mortar-kit', { A: '2 kg', B: '1 kg', C: '12 kg' }],
+    ['Binder 2 kg, härter 1 kg, quarzsand 12 kg', 'mortar-kit', null],
+    ['Harz 2 kg, Härter 1 kg, Quarzsand 12 kg', 'mortar-kit', { A: '2 kg', B: '1 kg', C: '12 kg' }],
+    // So much to so much, a share and a density are in no pack.
+    ['40 g water to 300 g colour', 'joint-colour', null],
+    ['Resin 1.1 kg/L, hardener 1.0 kg/L', 'liquid-resin', null],
+    ['1 kg or 5 kg resin, hardener', 'liquid-resin', null],
+    ['resin and hardener', 'liquid-resin', null],
+    ['A'.repeat(400), 'liquid-resin', null],
+  ] as const)('%s', (text, kind, parts) => {
+    expect(partsByName(text, kind, 'metric')).toEqual(parts);
+    const read = readPack(text, { kind }, 'metric');
+    if (parts) expect(read).toEqual({ ratio: null, parts, whole: null });
+  });
+  test('law: the order in which they are told changes nothing', () => {
+    const amount = fc.integer({ min: 1, max: 9_000 }).map((n) => `${n} g`);
+    const told = fc.record({ A: amount, B: amount, C: amount });
+    const order = fc.shuffledSubarray(['A', 'B', 'C'] as const, { minLength: 3 });
+    const names = { A: 'resin', B: 'hardener', C: 'sand' };
+    fc.assert(
+      fc.property(told, order, fc.boolean(), (parts, turn, behind) => {
+        const line = turn.map((id) => (behind ? `${names[id]} ${parts[id]}` : `${parts[id]} ${names[id]}`)).join(', ');
+        expect(partsByName(line, 'mortar-kit', 'metric')).toEqual(parts);
+      }),
+    );
+  });
 });

@@ -1,6 +1,7 @@
 import { isBackwards, type Parsed, parseQuantity, parseRatio, readNumber } from '../typed';
 import type { UnitSystem } from '../units';
 import { isMeteredByPack, type PartId, type SystemKindId, systemKind } from './kinds';
+import { namedParts } from './named-parts';
 import { inOneMeasure } from './one-measure';
 
 /** What is read from the words on a pack. */
@@ -12,6 +13,9 @@ export interface PackRead {
   /** All of it, with its unit, where the pack itself meters its parts and no ratio is known; null otherwise. */
   readonly whole: string | null;
 }
+
+/** No pack has more words on it that are typed, in characters. */
+const LONGEST = 300;
 
 /** An amount as it stands on a pack: `2 × 150 mL`, `1 1/2 US gal`, `1/2 pt`, `50-lb`, `10 oz av`. */
 const AMOUNT =
@@ -60,11 +64,35 @@ const asPrinted = (text: string): string =>
 
 /** The amounts printed on a pack, as they stand there and as they are read. */
 const amountsIn = (printed: string, system: UnitSystem) =>
-  [...printed.matchAll(AMOUNT)].flatMap(([all, times, number = '', unit = '', country]) =>
-    'bad' in readNumber(number.split(/[\s/-]/)[0]!.replace(/[½¼¾]/, '1'))
-      ? []
-      : [{ stands: all.trim(), times: Number(times ?? 1), amount: amountText(number, unit, country, system) }],
+  [...printed.matchAll(AMOUNT)].flatMap(
+    ({ 0: all, 1: times, 2: number = '', 3: unit = '', 4: country, index: from }) =>
+      'bad' in readNumber(number.split(/[\s/-]/)[0]!.replace(/[½¼¾]/, '1'))
+        ? []
+        : [
+            {
+              ...{ stands: all.trim(), times: Number(times ?? 1), from, to: from + all.length },
+              amount: amountText(number, unit, country, system),
+            },
+          ],
   );
+
+/**
+ * What is in a pack of each part, told by their names and in whatever order; null where the words do not tell it so.
+ * @example partsByName('hardener 60 g, colour 300 g', 'joint-colour', 'metric') // B 60 g, A 300 g
+ */
+export function partsByName(text: string, kind: SystemKindId, system: UnitSystem): PackRead['parts'] | null {
+  if (text.length > LONGEST) return null;
+  const printed = asPrinted(text);
+  const amounts = amountsIn(printed, system);
+  // A share of something else is no amount: 1.2 kg/L.
+  if (amounts.some(({ to, times }) => times > 1 || /^\s*[/·]/.test(printed.slice(to)))) return null;
+  const named = namedParts(
+    printed,
+    amounts.map(({ from, to, amount }) => ({ from, to, text: amount })),
+    kind,
+  );
+  return named?.every(([, amount]) => amountOf(amount, system)) ? Object.fromEntries(named) : null;
+}
 
 /**
  * An amount on a pack that has several readings, an ounce of mass or of fluid, a gallon of two countries: the question,
@@ -86,8 +114,6 @@ export function unsureOf(text: string, system: UnitSystem): Asked | null {
   return null;
 }
 
-/** No pack has more words on it that are typed, in characters. */
-const LONGEST = 300;
 /** Rounded as packs are. */
 const SUM_PCT = 1;
 
@@ -147,6 +173,8 @@ export function readPack(
   }
   if (unsureOf(text, system)) return null;
   const apart = withoutTheirSum(told);
+  const named = partsByName(text, of.kind, system);
+  if (named?.A && named.B) return { ratio: null, parts: named, whole: null };
   // More amounts than parts: the first is the size of the kit, in another measure than its parts.
   const amounts = apart.slice(apart.length > spec.parts.length ? 1 : 0);
   if (amounts.length === 2 && isBackwards(printed)) amounts.reverse();
@@ -191,4 +219,15 @@ export function readPack(
     return { ratio: null, parts: { A: first.text, ...(b ? { B: b } : {}) }, whole: null };
   }
   return { ratio, parts: {}, whole: null };
+}
+
+/** All that a pack holds of its first two parts, where both are told in one measure. */
+export function bothOf(pack: string, kind: SystemKindId, system: UnitSystem): string | null {
+  const { A, B } = readPack(pack, { kind }, system)?.parts ?? {};
+  if (!A || !B) return null;
+  for (const [of, unit] of [['mass', 'g'] as const, ['volume', 'mL'] as const]) {
+    const [a, b] = [parseQuantity(of, A, system), parseQuantity(of, B, system)];
+    if (a.ok && b.ok) return `${Number((a.value + b.value).toPrecision(6))} ${unit}`;
+  }
+  return null;
 }

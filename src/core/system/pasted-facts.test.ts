@@ -166,12 +166,33 @@ test('a pack told part by part behind its own name', () => {
   expect(told('Set up a lamp: 2 kg')).toEqual({});
 });
 
+test('a pack told by the names of its parts, in a line or one below the other', () => {
+  const pack = { pack: '300 g colour, 60 g hardener' };
+  const both = { ...pack, cByWeight: '40 g to 360 g' };
+  expect(told('Set: 300 g colour, 60 g hardener', 'joint-colour')).toEqual(pack);
+  expect(told('Set: 300 g colour, 60 g hardener; add 40 g of water', 'joint-colour')).toEqual(both);
+  expect(told('Set: 300 g colour, 60 g hardener\nAdd 40 g of cold water per set', 'joint-colour')).toEqual(both);
+  // Of no known pack nobody knows to how much, and grams are not added to millilitres.
+  expect(told('Add 40 g of water per set', 'joint-colour')).toEqual({});
+  expect(told('Set: 300 g colour, 60 mL hardener\nAdd 40 g of water', 'joint-colour').cByWeight).toBeUndefined();
+  const lines = 'Part A: 2.0 kg\nPart B: 1.0 kg\nPart C: 12 kg\nPot life 40 min at 20 °C';
+  expect(told(lines, 'mortar-kit')).toEqual({ pack: 'Part A: 2.0 kg + Part B: 1.0 kg + Part C: 12 kg' });
+  // Densities stay densities, sizes to choose from no pack, and a bag’s water comes from the tap.
+  expect(told('Density\nPart A: 1.2 kg/L\nPart B: 1.0 kg/L').pack).toBeUndefined();
+  expect(told('Part A: 1 kg or 5 kg\nPart B: 1 kg or 5 kg')).toEqual({});
+  expect(told('Powder 25 kg, water 3 L', 'cement-water').pack).toBeUndefined();
+  // Too long for a label, it is told by its letters, with nothing lost.
+  const long =
+    'Base component in a blue tin 10 kg, hardener component in a tin 2 kg, washed quartz sand in a bag 30 kg';
+  expect(told(long, 'mortar-kit')).toEqual({ pack: 'A 10 kg + B 2 kg + C 30 kg' });
+});
+
 test('of several sizes of pack nobody knows which is meant', () => {
   expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
   expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });
   expect(told('Pack A 500 g + B 500 g')).toEqual({ pack: 'A 500 g + B 500 g' });
   expect(told('Tin 1.5 kg', 'polyester-filler')).toEqual({ pack: 'Tin 1.5 kg' });
-  expect(told('Kit A 1.5 kg + B 0.5 kg + C 8 kg', 'mortar-kit')).toEqual({ pack: 'Kit A 1.5 kg + B 0.5 kg + C 8 kg' });
+  expect(told('Kit A 1.5 kg + B 0.5 kg + C 8 kg', 'mortar-kit')).toEqual({ pack: 'A 1.5 kg + B 0.5 kg + C 8 kg' });
   expect(told('Bag: 25 kg', 'cement-water')).toEqual({ pack: '25 kg' });
   expect(told('Supplied in 300 mL cartridges', 'anchor-pack')).toEqual({ pack: '300 mL cartridge' });
 });

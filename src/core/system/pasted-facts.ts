@@ -1,7 +1,9 @@
 import type { UnitSystem } from '../units';
 import type { SystemKindId } from './kinds';
+import { partsByName } from './pack-text';
 import { ANY_TIME } from './pasted-cells';
 import { FACTS } from './pasted-fields';
+import { namesPack } from './pasted-packs';
 import type { PastedField, SheetLine } from './pasted-readers';
 import { plainHeading } from './pasted-words';
 import { plainLine } from './time-line';
@@ -32,21 +34,28 @@ function sentencesIn(line: string): readonly string[] {
   return said;
 }
 
+/** Whether a line tells of one part how much of it a pack holds, and nothing else: the next line tells of the next. */
+const namesPart = (line: string, { kind, system }: Pick<SheetLine, 'kind' | 'system'>): boolean =>
+  line.length <= LONGEST_PART && Object.keys(partsByName(line, kind, system) ?? {}).length === 1;
+const LONGEST_PART = 40;
+
 /** Lines of a sheet, a label with the figure that stands below it as one; several sayings of a line each by itself. */
-function linesIn(text: string, system: UnitSystem): readonly string[] {
+function linesIn(text: string, of: Pick<SheetLine, 'kind' | 'system'>): readonly string[] {
   const lines = text
     .split(/\r?\n/, MOST_LINES)
     .map((line) => line.replace(/\t| {2,}/g, ' ').trim())
     .filter((line) => line.length <= LONGEST_LINE)
-    .map((line) => withCountry(plainLine(line), system))
+    .map((line) => withCountry(plainLine(line), of.system))
     .filter(Boolean);
   const joined: string[] = [];
   for (const [i, line] of lines.entries()) {
     const above = lines[i - 1];
     if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line)) joined[joined.length - 1] = `${above} ${line}`;
+    else if (above !== undefined && namesPart(above, of) && namesPart(line, of))
+      joined[joined.length - 1] += ` + ${line}`;
     else joined.push(line);
   }
-  return joined.flatMap(sentencesIn).flatMap(sayings);
+  return joined.flatMap(sentencesIn).flatMap((line) => (namesPack(line, of) ? [line] : sayings(line)));
 }
 
 const OF_A_COUNTRY =
@@ -98,7 +107,7 @@ export function factsIn(
   text: string,
   of: { readonly kind: SystemKindId; readonly system: UnitSystem },
 ): readonly PastedFact[] {
-  const told = linesIn(text, of.system).map((line) => partLine(line, of));
+  const told = linesIn(text, of).map((line) => partLine(line, of));
   const found = new Map<PastedField, { -readonly [K in keyof PastedFact]: PastedFact[K] }>();
   for (const row of FACTS)
     for (const line of told) {

@@ -1,4 +1,5 @@
 import { cleaningIn, rodsIn } from './pasted-holes';
+import { namedPacks, packs } from './pasted-packs';
 import {
   afterLabel,
   bondLine,
@@ -12,7 +13,6 @@ import {
   LENGTHS,
   months,
   NUMBER,
-  packs,
   range,
   ratios,
   readable,
@@ -52,6 +52,8 @@ const ROD_WORDS =
 
 /** What sheets call their figures beside the times. In the order of the form. */
 export const FACTS: readonly FactRow[] = [
+  // Its parts by the names of its kind: 300 g colour, 60 g hardener; 2 kg of paste and 1 kg of hardener.
+  { words: /\d/, inLine: true, not: /storage/, read: namedPacks },
   {
     words: either(
       /\b(pack(ag(e|ing)|s|ed( in)?)?|supplied|contents?)\b/,
@@ -62,7 +64,7 @@ export const FACTS: readonly FactRow[] = [
     not: /storage|mix(ed)? contents/,
     read: packs,
   },
-  // Its parts by their names: Powder 100 g, liquid 50 ml; A 1 L + B 0.5 L.
+  // By names that other kinds have: Powder 100 g, liquid 50 ml; A 1 L + B 0.5 L.
   {
     words: inTurn(
       /^(part )?(a|powder|resin|base|pulver|harz)\b[^\d]{0,20}\d[^;]{0,20}[,+&/]\s*/,

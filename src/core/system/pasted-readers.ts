@@ -3,7 +3,7 @@ import type { Kind, UnitSystem } from '../units';
 import { readCovers } from './covers-text';
 import type { FamilyId } from './family';
 import { type SystemKindId, systemKind } from './kinds';
-import { readPack, unsureOf } from './pack-text';
+import { bothOf, readPack } from './pack-text';
 import type { Limits } from './sheet';
 
 type LimitField = `limits.${Exclude<keyof Limits, 'bases' | 'wetness' | 'preparation'>}`;
@@ -161,7 +161,8 @@ export function ratios({ kind, line, heading, pack, system }: SheetLine): Told {
 }
 
 const PART = `(?:(?:\\d+[\\s-]+)?\\d+/\\d+|${NUMBER})`;
-const AN_AMOUNT = `${PART}[\\s-]*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
+/** An amount of a part, by mass or volume. */
+export const AN_AMOUNT = `${PART}[\\s-]*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
 const WATER = `(m?l|L|lit(?:re|er)s?|k?g|lbs?|US\\s?(?:qt|pt|gal|fl oz))\\b\\.?`;
 const WATER_PER = new RegExp(
   `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:(?:per|for|to|a|je|pro|auf|/)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
@@ -235,11 +236,19 @@ export function fillers({ kind, line }: SheetLine): Told {
   return own && of ? [['cByWeight', `${own} to ${of}`]] : [];
 }
 
+/** `Add 40 g of water per set`, and nothing more of it. */
+const TO_A_PACK = new RegExp(
+  `^(?:add|plus|with|water:?)?\\s*(${AN_AMOUNT})\\s*(?:of )?(?:(?:tap|cold) )?(?:water)?\\s*(?:(?:per|to|for|into) (?:a|one|each|the)?\\s*(?:set|kit|pack|unit|bottle))?\\.?$`,
+  'i',
+);
 /** Water let into two other parts: as a share of them, or so much to so much; a range has no one figure. */
-export function waters({ kind, line }: SheetLine): Told {
+export function waters({ kind, line, pack, system }: SheetLine): Told {
   if (!systemKind(kind).parts.some((p) => p.id === 'C' && p.role === 'water')) return [];
   const [, own, of] = SO_MUCH_TO.exec(line) ?? [];
   if (own && of) return [['cByWeight', `${own} to ${of}`]];
+  const toPack = TO_A_PACK.exec(line)?.[1];
+  const both = toPack && pack && bothOf(pack, kind, system);
+  if (toPack && both) return [['cByWeight', `${toPack} to ${both}`]];
   const share = /\d+(?:[.,]\d+)?(?=\s*%)/.exec(endsIn(line, SHARES).only ?? '')?.[0];
   // A jug measures it, unless the sheet says that it is weighed.
   const unit = basisIn(line) === 'weight' ? 'g' : 'mL';
@@ -273,25 +282,6 @@ export const afterLabel = ({ line, value }: SheetLine): string => {
   const part = /\b(?:part |comp\w*\.? )?A\s*$/.exec(line.slice(0, line.length - value.length));
   return part ? `${part[0].trim()} ${value}` : value;
 };
-
-/** Supplied in 300 mL cartridges: one of them is a pack. */
-const PLURAL = /\b(cartridge|pail|bag|tin|can|drum|kit|unit|set|pack|bucket|tube)s\b/gi;
-
-/** One pack as it is printed; of a list of sizes nobody knows which is meant. */
-export function packs(told: SheetLine): Told {
-  // A label that is the pack itself belongs to it: Tin 1.5 kg.
-  const isItself =
-    !told.line.includes(':') &&
-    !/\s/.test(told.heading.replace(/ a$/, '')) &&
-    !/^(?:pack|contents|supplied)/.test(told.heading);
-  const text = (isItself ? told.line : afterLabel(told)).replace(PLURAL, '$1').slice(0, 80).trim();
-  const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
-  const isOne =
-    amounts === 1 ||
-    /\+|&|\b(?:with|plus)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
-  const isRead = readPack(text, { kind: told.kind }, told.system) ?? unsureOf(text, told.system);
-  return isOne && isRead ? [['pack', text]] : [];
-}
 
 const PER_M2_AND_MM = new RegExp(
   `(${NUMBER})\\s*kg\\s*(?:/|per)\\s*m[²2]\\s*(?:[/·x,]|per|and|je|und|at|for)?\\s*(?:1\\s*)?mm`,
