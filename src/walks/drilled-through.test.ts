@@ -73,8 +73,10 @@ test.each([
   const said = p.findings.find((f) => f.id === 'p2/instead-below:recoat-from')!;
   expect(said.why).toContain(words);
 });
-test('a sheet that tells nothing but its pot: what is missing is no wait of nought', () => {
+test('a sheet that tells nothing but its pot: what is missing is no wait of nought, and is asked for once', () => {
   const p = planned(SOAK(''));
   expect(p.stop).not.toBeNull();
+  // The cap on the rods stops for the same time of the soak; nobody is asked for it twice.
+  expect(p.findings.filter((f) => f.severity === 'stop').map((f) => f.id)).toEqual(['p2/no-time:recoat-from']);
   expect(ofRods(p).some((s) => s.stage === 'mix')).toBe(false);
 });

@@ -22,6 +22,7 @@ import {
   pieceName,
   pieceOf,
   piecesOf,
+  type PlanStop,
   planJob,
   type Repair,
   type RepairPlan,
@@ -171,6 +172,10 @@ function plannedRepair(
   return made;
 }
 
+/** Whether two passes stop for want of the same time. */
+const sameStop = (a: PlanStop, b: PlanStop | null): boolean =>
+  a.passId === b?.passId && a.kind === b.kind && a.step.id === b.step.id;
+
 function judgedPasses(
   { job, sheets, stock }: Bundle,
   of: PlannedRepair,
@@ -183,6 +188,7 @@ function judgedPasses(
     const next = of.passes[i + 1]?.plan.piece;
     const covered = next !== undefined && liesOn(next, plan.passId);
     const borneElsewhere = bearing(of.plan, plan.piece.load).passId !== plan.passId;
+    const stopsBelow = of.passes.slice(0, i).some((p) => p.plan.stop !== null && sameStop(p.plan.stop, plan.stop));
     const context = {
       job,
       repair: plan.piece,
@@ -194,6 +200,7 @@ function judgedPasses(
       ...others,
       covered,
       borneElsewhere,
+      stopsBelow,
     };
     const before = passes.flatMap((x) => x.findings);
     const name = pieceName(plan.piece, passes.length);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { UnitSystem } from '../units';
+import { readCovers } from './covers-text';
 import type { SystemKindId } from './kinds';
 import { factsIn } from './pasted-facts';
 
@@ -132,6 +133,18 @@ test('a layer is a lift and a thickness what the kind means by it', () => {
 test('what it covers, by area or by area and millimetre, and never a word more', () => {
   expect(told('Coverage: 6.5 m²/L per coat', 'liquid-resin')).toEqual({ covers: '6.5 m²/L' });
   expect(told('Consumption approx. 150 - 200 g/m² per coat', 'liquid-resin')).toEqual({ covers: '150 - 200 g/m²' });
+  // As people say it, of a pack, a litre or a kilogram.
+  expect(told('One set covers 7 m² per coat; two coats', 'joint-colour')).toEqual({ covers: '7 m² a set' });
+  expect(told('Each 1 kg unit covers 6 to 8 m²', 'liquid-resin')).toEqual({ covers: '6 to 8 m² a unit' });
+  expect(told('1 litre covers 8 to 10 m² per coat', 'liquid-resin')).toEqual({ covers: '8 to 10 m² a litre' });
+  expect(told('One kilo is enough for 4 m²', 'liquid-resin')).toEqual({ covers: '4 m² a kilo' });
+  for (const { covers } of [told('One set covers 7 m²', 'joint-colour'), told('1 kg covers 5 m²', 'liquid-resin')])
+    expect(readCovers(covers!, 'metric').per).not.toBeNull();
+  expect(told('A 25 kg bag yields approx. 13 litres', 'cement-water')).toEqual({ yieldMl: '13 litres' });
+  // Of nothing in particular it is nobody’s figure, and a litre of a kilogram is not what a bag makes.
+  expect(told('Covers 7 m²', 'liquid-resin')).toEqual({});
+  expect(told('Yield: 0.52 L per kg', 'cement-water')).toEqual({});
+  expect(told('Gives 30 min of working time')).toEqual({});
   expect(told('Consumption: 1.7 kg/m² per mm', 'mortar-kit')).toEqual({ coverage: '1.7' });
   expect(told('Coverage 0.8 m²')).toEqual({});
 });

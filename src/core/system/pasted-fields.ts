@@ -112,6 +112,11 @@ export const FACTS: readonly FactRow[] = [
     read: yields,
   },
   {
+    words: /\b(covers?|yields?|makes?|gives?|(enough|sufficient) for|reicht für|ergibt)\s+\d/,
+    inLine: true,
+    read: yields,
+  },
+  {
     words: either(
       /\b(substrate|base|surface|ground|concrete|floor|working|use|processing|appl\w*|install\w*)\b/,
       /untergrund|verarbeitungstemp|bauteil|^temp(erature)?( range)?$/,

@@ -289,8 +289,19 @@ const PER_M2_AND_MM = new RegExp(
 );
 const AN_AREA = /(?:[\d.,]+(?:\s*(?:to|-)\s*[\d.,]+)?)\s*(?:m2|m²|sq|ft2|ft²|m?l\s*\/|k?g\s*\/|US).*$/i;
 
+/** Of what it is said: `one set`, `a 15 kg bag`, `1 kg`, `per litre`. */
+const OF_WHAT =
+  /\b(?:one|each|per|an?|1|je|pro|eine?)\s*(?:\d+(?:[.,]\d+)?[\s-]*(?:kg|g|lb|l|ml)\s+)?(kits?|set|pack|unit|bag|tin|can|pail|bottle|kg|kilo|lit(?:re|er)|l)\b/i;
+/** A litre or so of a kilogram is no yield of a pack, until it is known how many are in one. */
+const OF_A_KG = /\b(?:per|one|1|je|pro)\s*(?:kg|kilo)/i;
+/** `One set covers 7 m² per coat`: from its figure on. */
+const MAKES = /\b(?:covers?|yields?|makes?|gives?|(?:is )?(?:enough|sufficient) for|reicht für|ergibt)\s+(?=\d)/i;
+
 /** What it covers on a square metre, or what a pack makes. */
-export function yields({ value, system }: SheetLine): Told {
+export function yields(told: SheetLine): Told {
+  const { line, system } = told;
+  const at = MAKES.exec(line);
+  const value = at ? line.slice(at.index + at[0].length) : told.value;
   const perMm = PER_M2_AND_MM.exec(value);
   if (perMm) return [['coverage', perMm[1]!]];
   const area = AN_AREA.exec(value)?.[0].replace(
@@ -298,13 +309,17 @@ export function yields({ value, system }: SheetLine): Told {
     '',
   );
   if (area) {
-    const read = readCovers(area, system);
-    if (read.per !== null || read.choices) return [['covers', area]];
+    const of = OF_WHAT.exec(line)?.[1]?.toLowerCase();
+    const told = [area, ...(of ? [`${area} a ${of}`] : [])].find((text) => {
+      const read = readCovers(text, system);
+      return read.per !== null || read.choices;
+    });
+    if (told) return [['covers', told]];
   }
   const made = new RegExp(`^(${PART}\\s*(?:(?:L|lit(?:re|er)s?|ml|US\\s?gal|cu\\.? ?ft)\\b|ft[3³]))`, 'i').exec(
     value,
   )?.[1];
-  return made && readable('volume', made, system) ? [['yieldMl', made]] : [];
+  return made && !OF_A_KG.test(line) && readable('volume', made, system) ? [['yieldMl', made]] : [];
 }
 
 /** What it is made of, in the words of its name. */

@@ -1,5 +1,5 @@
 import { parseQuantity } from '../typed';
-import { type MilestoneId, milestoneKind } from './milestone';
+import { MilestoneId, milestoneKind } from './milestone';
 import { NOTHING } from './pasted-cells';
 import { massIn, milestoneMeant, plainHeading, saysWindow, unitIn } from './pasted-words';
 import { type ClockUnit, partTimeLine, timeLinesIn } from './time-line';
@@ -55,14 +55,18 @@ function endsOf(cells: readonly Cell[], told: boolean): readonly Ends[] | null {
 
 /** A time whose cells are windows, as its two ends; any other as it is. */
 function inEnds(time: PastedTime, isWindow: boolean): readonly PastedTime[] {
+  // Recoat within 6 to 24 h: between the two, where they lie far apart.
+  const opens = MilestoneId.options.filter((kind) => time.guess && milestoneKind(kind).until === time.guess).at(-1);
+  const within = opens && !isWindow ? endsOf(time.cells, false) : null;
+  if (opens && within) return asWindow({ ...time, guess: opens }, within, time.guess);
   const until = time.guess && milestoneKind(time.guess).until;
   const ends = until && endsOf(time.cells, isWindow || saysWindow(time.heading));
-  if (!ends) return [time];
-  return [
-    { ...time, end: 'first', cells: ends.map((e) => ({ temp: e.temp, time: e.first })) },
-    { ...time, end: 'last', guess: until, cells: ends.map((e) => ({ temp: e.temp, time: e.last })) },
-  ];
+  return ends ? asWindow(time, ends, until) : [time];
 }
+const asWindow = (time: PastedTime, ends: readonly Ends[], until: PastedTime['guess']): readonly PastedTime[] => [
+  { ...time, end: 'first', cells: ends.map((e) => ({ temp: e.temp, time: e.first })) },
+  { ...time, end: 'last', guess: until, cells: ends.map((e) => ({ temp: e.temp, time: e.last })) },
+];
 
 /** A window typed where its first hour is asked for: the lines of either end, and the time the last hour belongs to. */
 export interface TypedWindow {

@@ -433,6 +433,25 @@ test('a window told as after and within is its two ends', () => {
   ]);
 });
 
+test.each([
+  ['Wash between 20 and 40 min at 20 °C', 'wash-from', 'wash-until', '20 C: 20 min', '20 C: 40 min'],
+  ['Wash off within 20 to 40 min at 20 °C', 'wash-from', 'wash-until', '20 C: 20 min', '20 C: 40 min'],
+  ['Recoat between 6 and 8 h at 20 °C', 'recoat-from', 'recoat-until', '20 C: 6 h', '20 C: 8 h'],
+  ['Recoat within 6 to 24 h at 20 °C', 'recoat-from', 'recoat-until', '20 C: 6 h', '20 C: 24 h'],
+  ['Überarbeiten zwischen 6 und 24 h bei 20 °C', 'recoat-from', 'recoat-until', '20 C: 6 h', '20 C: 24 h'],
+  ['Grind within 50 min to 4 h', 'sandable', 'sandable-until', '50 min', '4 h'],
+])('%s: a window by its words', (line, from, until, first, last) => {
+  expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual([
+    [from, first],
+    [until, last],
+  ]);
+});
+test('within a time that is told with its doubt is an end alone', () => {
+  expect(readPasted('Recoat within 20 to 24 h at 20 °C', 'x').map((t) => [t.guess, linesOf(t)])).toEqual([
+    ['recoat-until', '20 C: 20 to 24 h'],
+  ]);
+  expect(readPasted('Use within 20 to 60 min at 20 °C', 'x').map((t) => t.guess)).toEqual(['use-by']);
+});
 test('the window of a lift is two ends as that of a coat; its doubt stays doubt', () => {
   expect(read('Next layer after 6 h at 20 °C, within 24 h')).toEqual([
     ['Next layer', 'next-lift', ['20 C: 6 h']],

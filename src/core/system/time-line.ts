@@ -47,6 +47,8 @@ const PLAIN: readonly (readonly [RegExp, string])[] = [
   [/\s*(?:…|\.{2,3})\s*/g, ' to '],
   [/@/g, ' at '],
   [/\s*(?:→|=>|⇒)\s*/g, ': '],
+  // The words stay: they say that it is a window.
+  [/\b(between|zwischen)\s+(\d[\d.,]{0,8}\s*[a-z°]{0,8})\s+(?:and|und)\s+(?=\d)/gi, '$1 $2 to '],
   [/½/g, ' 1/2'],
   [/¼/g, ' 1/4'],
   [/¾/g, ' 3/4'],
@@ -81,7 +83,7 @@ function timesOf(text: string): readonly string[] {
     .replace(/(?<=[a-z])\.(?=\s|$)/gi, '')
     .replace(/^(\d{1,3}):(\d{2})\s*h\w*$/i, '$1 h $2 min')
     .replace(/^(\d{1,3}):(\d{2})\s*min\w*$/i, '$1 min $2 s')
-    .replace(/^between\s+(.+?)\s+and\s+/i, '$1 to ');
+    .replace(/^(?:between|zwischen)\s+(.+?)\s+(?:and|und|to)\s+/i, '$1 to ');
   const told = withoutBounds(rangeOfStroke(plain));
   const ends = told
     .split(/\s*\bto\b\s*|(?<=[\d\w.])\s*-\s*(?=\d)/i)

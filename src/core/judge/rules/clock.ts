@@ -77,7 +77,7 @@ const label = (kind: MilestoneId) => MILESTONES[kind].label.toLowerCase();
 export const clockRules: Readonly<Record<string, Rule>> = {
   'no-time': (c) => {
     const { stop } = c.plan;
-    if (!stop) return [];
+    if (!stop || c.stopsBelow) return [];
     // Mixing again is part of the order of work: that is where it is asked.
     const next = c.plan.untimed[0]!.stage;
     return [

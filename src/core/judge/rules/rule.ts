@@ -18,6 +18,8 @@ export interface JudgeContext {
   readonly covered?: boolean;
   /** Another pass of the repair carries what it must carry. */
   readonly borneElsewhere?: boolean;
+  /** What this pass stops for is a time that one below it lacks, and that is said there. */
+  readonly stopsBelow?: boolean;
   /** Faces of other repairs at the same place that lie wet for a while; none where that is not known. */
   readonly beside?: readonly WetFace[];
   /** Another repair is pressed on with the mixer it leaves: what is lost with that is lost for both. */
