@@ -31,18 +31,21 @@ const MOST_BETWEEN = 32;
 /** Says so much of one to so much of another, or sizes to choose from; not what is in a pack. */
 const NOT_A_PACK = /\b(?:per|to|for|into|or|ratio|parts|densit\w*|je|auf|zu|oder|dichte)\b|\d\s*:\s*\d|%/i;
 
-/** Where a line names parts of the kind, by letter or by word, each where it is named first. */
+/** Where a line names parts of the kind, by letter or by word, in its order. */
 function namesIn(line: string, kind: SystemKindId): readonly NameAt[] {
   const { parts } = systemKind(kind);
   const found = parts.flatMap(({ id, name, role }): NameAt[] => {
     // A part's own name goes before what another may be called as well: the filler of a filler is its part A.
     const words = [name, ...CALLED[role].filter((word) => !parts.some((p) => p.id !== id && p.name === word))];
-    const first =
-      new RegExp(`(?<![\\p{L}\\d])${LETTER}${id}(?![\\p{L}\\d])`, 'u').exec(line) ??
-      new RegExp(`(?<![\\p{L}\\d])(?:${words.join('|')})(?!\\p{L})`, 'iu').exec(line);
-    return first ? [{ id, from: first.index, to: first.index + first[0].length }] : [];
+    const letters = [...line.matchAll(new RegExp(`(?<![\\p{L}\\d])${LETTER}${id}(?![\\p{L}\\d])`, 'gu'))];
+    const all = letters.length
+      ? letters
+      : [...line.matchAll(new RegExp(`(?<![\\p{L}\\d])(?:${words.join('|')})(?!\\p{L})`, 'giu'))];
+    return all.map((m) => ({ id, from: m.index, to: m.index + m[0].length }));
   });
-  return found.sort((a, b) => a.from - b.from);
+  // The paste of a paste hardener is none of its own.
+  const isWhole = (a: NameAt) => !found.some((b) => b.id !== a.id && b.from <= a.from && a.to <= b.to);
+  return found.filter(isWhole).sort((a, b) => a.from - b.from);
 }
 
 /**
@@ -60,12 +63,17 @@ export function namedParts(
 ): readonly (readonly [PartId, string])[] | null {
   if (!amounts.length || NOT_A_PACK.test(line)) return null;
   const names = namesIn(line, kind);
-  if (names.length !== amounts.length) return null;
-  const inTurn = amounts.flatMap((amount, i) => [amount, names[i]!]);
-  const turns = amounts[0]!.from < names[0]!.from ? inTurn : names.flatMap((name, i) => [name, amounts[i]!]);
-  const isBeside = turns.every((one, i) => {
-    const next = turns[i + 1];
-    return !next || (one.to <= next.from && (i % 2 === 1 || next.from - one.to <= MOST_BETWEEN));
+  const between = (from: number, to: number) => names.filter((name) => name.from >= from && name.to <= to);
+  const before = ({ from }: AmountAt, i: number) => between(amounts[i - 1]?.to ?? 0, from).at(-1);
+  const behind = ({ to }: AmountAt, i: number) => between(to, amounts[i + 1]?.from ?? line.length)[0];
+  const told = ([before, behind] as const).flatMap((beside) => {
+    const mine = amounts.map((amount, i) => ({ amount, name: beside(amount, i) }));
+    const isOne = mine.every(
+      ({ amount, name }) => name && Math.max(amount.from - name.to, name.from - amount.to) <= MOST_BETWEEN,
+    );
+    const pairs = mine.flatMap(({ amount, name }) => (name ? [[name.id, amount.text] as const] : []));
+    return isOne && new Set(pairs.map(([id]) => id)).size === amounts.length ? [pairs] : [];
   });
-  return isBeside ? amounts.map(({ text }, i) => [names[i]!.id, text]) : null;
+  // Read either way it is nobody's word.
+  return told.length === 1 ? told[0]! : null;
 }

@@ -131,11 +131,19 @@ describe('parts by their names', () => {
     ['Resin 1.1 kg/L, hardener 1.0 kg/L', 'liquid-resin', null],
     ['1 kg or 5 kg resin, hardener', 'liquid-resin', null],
     ['resin and hardener', 'liquid-resin', null],
+    // What the product is called is no part of it.
+    ['Repair putty 1 kg resin + 1 kg hardener', 'putty', { A: '1 kg', B: '1 kg' }],
+    // Read from the left one way, from the right another.
+    ['Resin 1 kg hardener 2 kg base', 'liquid-resin', null],
     ['A'.repeat(400), 'liquid-resin', null],
   ] as const)('%s', (text, kind, parts) => {
     expect(partsByName(text, kind, 'metric')).toEqual(parts);
     const read = readPack(text, { kind }, 'metric');
     if (parts) expect(read).toEqual({ ratio: null, parts, whole: null });
+  });
+  test('a ratio beside them has the basis of the amounts', () => {
+    const read = readPack('Resin 1 kg, hardener 250 g (4:1)', { kind: 'liquid-resin' }, 'metric');
+    expect(read).toEqual({ ratio: '4:1 by weight', parts: { A: '1 kg', B: '250 g' }, whole: null });
   });
   test('law: the order in which they are told changes nothing', () => {
     const amount = fc.integer({ min: 1, max: 9_000 }).map((n) => `${n} g`);

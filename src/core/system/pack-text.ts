@@ -82,7 +82,8 @@ const amountsIn = (printed: string, system: UnitSystem) =>
  */
 export function partsByName(text: string, kind: SystemKindId, system: UnitSystem): PackRead['parts'] | null {
   if (text.length > LONGEST) return null;
-  const printed = asPrinted(text);
+  // The ratio beside them is read for itself; what stands in its place keeps every other where it is.
+  const printed = asPrinted(text).replace(RATIO, (ratio) => ' '.repeat(ratio.length));
   const amounts = amountsIn(printed, system);
   // A share of something else is no amount: 1.2 kg/L.
   if (amounts.some(({ to, times }) => times > 1 || /^\s*[/·]/.test(printed.slice(to)))) return null;
@@ -126,6 +127,10 @@ function withoutTheirSum(amounts: readonly Amount[]): Amount[] {
   };
   return amounts.filter((a) => !isSum(a));
 }
+
+/** A ratio on a pack without its basis has that of the amounts on it. */
+const withItsBasis = (ratio: string, { kind }: Pick<Amount, 'kind'>): string =>
+  /[a-z]/i.test(ratio) ? ratio.trim() : `${ratio.trim()} by ${kind === 'mass' ? 'weight' : 'volume'}`;
 
 /** More digits than any pack is filled by. */
 const rounded = (n: number): number => Number(n.toPrecision(6));
@@ -173,8 +178,6 @@ export function readPack(
   }
   if (unsureOf(text, system)) return null;
   const apart = withoutTheirSum(told);
-  const named = partsByName(text, of.kind, system);
-  if (named?.A && named.B) return { ratio: null, parts: named, whole: null };
   // More amounts than parts: the first is the size of the kit, in another measure than its parts.
   const amounts = apart.slice(apart.length > spec.parts.length ? 1 : 0);
   if (amounts.length === 2 && isBackwards(printed)) amounts.reverse();
@@ -182,8 +185,9 @@ export function readPack(
   if (!amounts.length) return null;
   const first = amounts[0]!;
   const basis = first.kind === 'mass' ? 'weight' : 'volume';
-  const withBasis = onIt === null ? null : /[a-z]/i.test(onIt) ? onIt : `${onIt} by ${basis}`;
-  const ratio = withBasis?.trim() ?? null;
+  const ratio = onIt && withItsBasis(onIt, first);
+  const named = partsByName(text, of.kind, system);
+  if (named?.A && named.B) return { ratio, parts: named, whole: null };
   if (amounts.length > 1)
     return {
       ratio,

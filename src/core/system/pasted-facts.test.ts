@@ -194,6 +194,27 @@ test('a pack told by the names of its parts, in a line or one below the other', 
   expect(told('Density\nPart A: 1.2 kg/L\nPart B: 1.0 kg/L').pack).toBeUndefined();
   expect(told('Part A: 1 kg or 5 kg\nPart B: 1 kg or 5 kg')).toEqual({});
   expect(told('Powder 25 kg, water 3 L', 'cement-water').pack).toBeUndefined();
+  // In the name of a product, its ratio beside it.
+  const putty = 'Two-part repair putty 1 kg resin + 1 kg hardener';
+  expect(told(putty, 'putty')).toEqual({ pack: '1 kg resin + 1 kg hardener' });
+  expect(told('Injection mortar 410 ml coaxial cartridge 10:1', 'anchor-pack')).toEqual({
+    pack: '410 ml coaxial cartridge 10:1',
+  });
+  expect(told('Steel putty stick 114 g\nMix 1:1', 'putty')).toEqual({ pack: '114 g', ratio: '1:1' });
+  expect(told('Resin 1 kg, hardener 250 g (4:1 by weight)', 'liquid-resin').pack).toMatch(
+    /^Resin 1 kg, hardener 250 g/,
+  );
+  expect(told('Non-shrink grout\n25 kg bag. Mix with 3.4–3.8 litres clean water.', 'cement-water')).toEqual({
+    pack: '25 kg bag',
+    doseMin: '3.4 litres to 25 kg',
+    doseMax: '3.8 litres to 25 kg',
+  });
+  expect(told('Mix with 3.5 litres of clean water', 'cement-water')).toEqual({});
+  expect(told('25 kg bag\nClean tools with 5 litres of water', 'cement-water')).toEqual({ pack: '25 kg bag' });
+  expect(told('Density resin 1.15, hardener 0.98', 'liquid-resin')).toEqual({
+    densityA: '1.15 g/mL',
+    densityB: '0.98 g/mL',
+  });
   // Too long for a label, it is told by its letters, with nothing lost.
   const long =
     'Base component in a blue tin 10 kg, hardener component in a tin 2 kg, washed quartz sand in a bag 30 kg';

@@ -3,7 +3,7 @@ import type { SystemKindId } from './kinds';
 import { partsByName } from './pack-text';
 import { ANY_TIME } from './pasted-cells';
 import { FACTS } from './pasted-fields';
-import { namesPack } from './pasted-packs';
+import { namesPack, ON_A_PACK } from './pasted-packs';
 import type { PastedField, SheetLine } from './pasted-readers';
 import { plainHeading } from './pasted-words';
 import { plainLine } from './time-line';
@@ -34,6 +34,9 @@ function sentencesIn(line: string): readonly string[] {
   return said;
 }
 
+/** Whether a line is what is printed on a pack, and so no figure of a label above it. */
+const isPack = (line: string): boolean => ON_A_PACK.test(line);
+
 /** Whether a line tells of one part how much of it a pack holds, and nothing else: the next line tells of the next. */
 const namesPart = (line: string, { kind, system }: Pick<SheetLine, 'kind' | 'system'>): boolean =>
   line.length <= LONGEST_PART && Object.keys(partsByName(line, kind, system) ?? {}).length === 1;
@@ -50,7 +53,8 @@ function linesIn(text: string, of: Pick<SheetLine, 'kind' | 'system'>): readonly
   const joined: string[] = [];
   for (const [i, line] of lines.entries()) {
     const above = lines[i - 1];
-    if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line)) joined[joined.length - 1] = `${above} ${line}`;
+    if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line) && !isPack(line))
+      joined[joined.length - 1] = `${above} ${line}`;
     else if (above !== undefined && namesPart(above, of) && namesPart(line, of))
       joined[joined.length - 1] += ` + ${line}`;
     else joined.push(line);
@@ -68,6 +72,9 @@ const withCountry = (line: string, system: UnitSystem): string =>
         .replace(/ {2,}/g, ' ')
     : line;
 
+const A_FIGURE_OF =
+  /^(?:part |comp\w*\.? )?(?:A|B|C|resin|base|hardener|harz|härter|mix\w*)\s*:?\s*\d[\d.,]*(?:\s*[a-z]+\/[a-z³]+)?$/i;
+
 /** Pieces of a line that commas part, where each begins with what it is about; ends of one range stay together. */
 function sayings(line: string): readonly string[] {
   const low = line.toLowerCase();
@@ -75,7 +82,9 @@ function sayings(line: string): readonly string[] {
   const pieces: string[] = [];
   for (const piece of line.split(/,\s+/)) {
     const words = piece.slice(0, Math.max(0, piece.search(FIRST_FIGURE))).toLowerCase();
-    const isOwn = !GOES_ON.test(piece) && words !== '' && FACTS.some((row) => row.words.test(words));
+    // Density: A 1.15, B 0.98.
+    const isOfDensity = A_FIGURE_OF.test(piece) && /densit|dichte/i.test(pieces[0] ?? '');
+    const isOwn = !isOfDensity && !GOES_ON.test(piece) && words !== '' && FACTS.some((row) => row.words.test(words));
     if (isOwn || !pieces.length) pieces.push(piece);
     else pieces[pieces.length - 1] += `, ${piece}`;
   }

@@ -1,5 +1,5 @@
 import { cleaningIn, rodsIn } from './pasted-holes';
-import { namedPacks, packs } from './pasted-packs';
+import { namedPacks, PACK_IN_NAME, packs, packsInName } from './pasted-packs';
 import {
   afterLabel,
   bondLine,
@@ -84,6 +84,13 @@ export const FACTS: readonly FactRow[] = [
     not: /storage|\bper\b|cover|yield|pot life/,
     read: packs,
   },
+  // In the name of the product: Injection mortar 410 ml coaxial cartridge 10:1, putty stick 114 g.
+  {
+    words: PACK_IN_NAME,
+    inLine: true,
+    not: /storage|\bper\b|cover|yield|gives|makes|pot life|density|\bwater\b|\badd\b/,
+    read: packsInName,
+  },
   {
     words: /ratio|mischungsverh|\ba\s*:\s*b\b|\bparts? by|\bmix(ed)? (by|in)\b|\bpbw\b|\bby (weight|volume)$/,
     not: /water|void|aspect|poisson/,
@@ -92,7 +99,7 @@ export const FACTS: readonly FactRow[] = [
   },
   {
     words:
-      /^mix\b.*\bparts?\b|\bequal parts\b|zu gleichen teilen|^\d[\d.,]*\s*(:|to)\s*\d[\d.,]*\s*by (weight|mass|volume)/,
+      /^mix\b.*\bparts?\b|^mix(?:ed|ing)?\b[^\d]{0,20}\d[\d.,]*\s*:\s*\d|\bequal parts\b|zu gleichen teilen|^\d[\d.,]*\s*(:|to)\s*\d[\d.,]*\s*by (weight|mass|volume)/,
     inLine: true,
     besideTimes: true,
     read: ratios,
@@ -100,11 +107,16 @@ export const FACTS: readonly FactRow[] = [
   {
     words: /hardener|catalyst|peroxide|\bwater\b|\bdos(e|age|ing)\b|addition|härter|wasser|zugabe/,
     inLine: true,
-    not: /resist|immers|absor|content of|clean|temp|dens|storage|demand of the base/,
+    not: /resist|immers|absor|content of|clean(?!,? (?:cold |tap |potable )?water)|temp|dens|storage|demand of the base/,
     read: doses,
   },
   { words: /\b(sand|aggregate|quartz|filler|quarz)/, not: /grain|size|broadcast|dens|coverage/, read: fillers },
-  { words: /\bwater\b|wasser/, inLine: true, not: /resist|keep|wash|clean|dens|absor|beständ|temp/, read: waters },
+  {
+    words: /\bwater\b|wasser/,
+    inLine: true,
+    not: /resist|keep|wash|clean(?! water)|dens|absor|beständ|temp/,
+    read: waters,
+  },
   { words: /densit|dichte|specific gravity|\bs\.?g\.?\b/, not: /bulk|schütt|optical/, read: densities },
   {
     words: /cover|spread(ing)? rate|consumption|yield|verbrauch|ergiebigkeit|reichweite/,

@@ -18,13 +18,28 @@ export function namedPacks(told: SheetLine): Told {
   const { line, kind, system } = told;
   if (systemKind(kind).dosed === 'water') return [];
   // Set: 300 g colour, 60 g hardener; but of Part A: 1 kg + Part B: 1 kg the label is a name.
-  const text = [line.slice(line.indexOf(':') + 1), line]
+  const inName = line.slice(Math.max(0, line.search(new RegExp(AN_AMOUNT, 'i'))));
+  const labelled = line.includes(':') ? [line.slice(line.indexOf(':') + 1)] : [];
+  const text = [...labelled, inName, line]
     .map((words) => words.trim().replace(PACK_WORDS, ''))
     .find((words) => namesPack(words, told));
   if (!text) return [];
   const parts = Object.entries(partsByName(text, kind, system)!).sort(([a], [b]) => a.localeCompare(b));
   const short = text.length > LONGEST_PACK ? parts.map((p) => p.join(' ')).join(' + ') : text;
   return [['pack', short.replace(PLURAL, '$1').trim()]];
+}
+
+const HELD_IN = 'pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|stick|drum|sachet|eimer|dose|kartusche';
+/** An amount and, after a word or two, what holds it: `410 ml coaxial cartridge`. */
+export const ON_A_PACK = new RegExp(`${AN_AMOUNT}\\s+(?:[a-z]+[\\s-]+){0,3}(?:${HELD_IN})s?\\b`, 'i');
+
+/** The same, or what holds it first: `putty stick 114 g`. */
+export const PACK_IN_NAME = new RegExp(`${ON_A_PACK.source}|\\b(?:stick|cartridge|tube|sachet)s?\\s+${AN_AMOUNT}`, 'i');
+
+/** A pack in the name of a product, from its amount on. */
+export function packsInName(told: SheetLine): Told {
+  const at = told.line.search(new RegExp(AN_AMOUNT, 'i'));
+  return at < 0 ? [] : packs({ ...told, line: told.line.slice(at), value: told.line.slice(at), heading: '' });
 }
 
 /** One pack as it is printed; of a list of sizes nobody knows which is meant. */

@@ -168,6 +168,11 @@ const WATER_PER = new RegExp(
   `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:(?:per|for|to|a|je|pro|auf|/)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
   'iu',
 );
+/** `Mix with 3.4 to 3.8 litres of clean water`, of the one bag that there is. */
+const TO_THE_BAG = new RegExp(
+  `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:(?:clean|cold|tap|potable|mixing)\\s+)*(?:water|wasser)\\b(?!\\s*(?:per|for|to|a)\\b)`,
+  'iu',
+);
 const MOST_WATER = new RegExp(
   `\\b(?:max\\w*|up to|not? more than|never more than)\\.?[^\\d]*(${PART})\\s*${WATER}`,
   'i',
@@ -199,6 +204,18 @@ export function doses({ kind, line, system, pack }: SheetLine): Told {
     const max = most ? text(most[1]!, most[2]) : to ? text(to) : null;
     const usual = to ? (['doseMin', text(from!)] as const) : (['doseUsual', text(from!)] as const);
     return max ? [usual, ['doseMax', max]] : [usual];
+  }
+  const toBag = systemKind(kind).dosed === 'water' && pack ? TO_THE_BAG.exec(line) : null;
+  const bag = toBag && new RegExp(AN_AMOUNT, 'i').exec(pack!)?.[0];
+  if (toBag && bag) {
+    const [, from, to, unit] = toBag;
+    const told = (n: string) => `${n} ${unit} to ${bag.replace('-', ' ')}`;
+    return to
+      ? [
+          ['doseMin', told(from!)],
+          ['doseMax', told(to)],
+        ]
+      : [['doseUsual', told(from!)]];
   }
   const ends = withUsual(line);
   const whole = OF_TOTAL.test(line) ? 'total' : OF_PART_A.test(line) ? 'A' : null;

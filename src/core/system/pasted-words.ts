@@ -26,7 +26,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
   ['use-by', /(pot|pail|bucket|can|work(ing)?) ?life|workab|usab|use[- ]?by|\buse(d)?( up)? within|processing/],
   ['use-by', /(working|work|application|placing|placement|trowel+ing|pumping) time|topfzeit|verarbeit|gebrauchsdauer/],
-  ['open', /open time|assembly|adjust|closing time|offene zeit|offenzeit|korrig/],
+  ['open', /open time|\btooling\b|assembly|adjust|closing time|offene zeit|offenzeit|korrig/],
   ['foot', /\bfoot|walk|pedestrian|begehbar/],
   ['light-load', /light|leicht/],
   ['tack-free', /tack|set to touch|touch|dust[- ]?(free|dry)|skin|hautbild|klebfrei|staubtrocken/],
@@ -101,7 +101,7 @@ export const plainHeading = (words: string): string =>
 
 /** The pot a heading or a cell tells the time of: `Pot life (100 g)`; null where it tells none. */
 export const massIn = (words: string): string | null =>
-  /\b(\d+(?:[.,]\d+)?\s*(?:k?g|lbs?|oz av))\b/i.exec(words)?.[1] ?? null;
+  /\b(\d+(?:[.,]\d+)?\s*(?:k?g|lbs?|oz av))\b(?!\s*\/\s*[a-z])/i.exec(words)?.[1] ?? null;
 
 /** Whether the words of a heading say that its ranges are a window with two ends. */
 export const saysWindow = (words: string): boolean => /window|interval|between|min\W+max|fenster/i.test(words);

@@ -5,10 +5,8 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { type DefaultValues, useForm } from 'react-hook-form';
 import { sheetFlaws } from '@/core/cure';
 import type { Message } from '@/core/say';
-import { MILESTONES, PART_IDS, readPack, type SheetRevision, systemKind, tellsOf } from '@/core/system';
-
-import type { Kind, UnitSystem } from '@/core/units';
-import { joined, lowered, phrase, readQuantity, spokenMark } from '@/words';
+import { MILESTONES, type SheetRevision, systemKind, tellsOf } from '@/core/system';
+import { joined, lowered, phrase, spokenMark } from '@/words';
 import { Heading, Prose } from '../shared/bits';
 import { Notice } from '../shared/Notice';
 import { chooseSheet, passNamed } from '../workspace/choose';
@@ -17,11 +15,12 @@ import { usePrefs } from '../workspace/prefs';
 import { keepTyped, keptTyped } from '../workspace/typing';
 import { clock, putSheet, useWorkspace } from '../workspace/workspace';
 import { inBothEnds } from './both-ends';
-import { blankDraft, type KitDraft, type SheetDraft } from './draft';
+import { blankDraft, type SheetDraft } from './draft';
 import { FurtherFields } from './FurtherFields';
 import { KitsFields } from './KitsFields';
 import { LimitFields } from './LimitFields';
 import { PasteSheet } from './PasteSheet';
+import { withPack } from './pack-draft';
 import { withFacts, withTimes } from './paste-draft';
 import { RatioFields } from './RatioFields';
 import { readDraft } from './read-draft';
@@ -46,43 +45,6 @@ function keptSheet(before: SheetRevision | null): SheetDraft | null {
   } catch {
     return null;
   }
-}
-
-function middleOf({ doseMin, doseMax }: SheetDraft, read: (text: string) => number | null): number | null {
-  const [least, most] = [read(doseMin), read(doseMax)];
-  return least !== null && most !== null ? (least + most) / 2 : null;
-}
-
-/**
- * A draft with what the words on a pack say of its parts in those fields that are still empty; itself where nothing is.
- */
-function withPack(draft: SheetDraft, of: KitDraft, system: UnitSystem): SheetDraft {
-  const number = (kind: Kind, text: string): number | null => {
-    const read = readQuantity(kind, text, system);
-    return read.ok ? read.value : null;
-  };
-  const read = readPack(
-    of.label,
-    {
-      kind: draft.kind,
-      ratio: draft.ratio,
-      cByWeight: number('count', draft.cByWeight),
-      dByWeight: number('count', draft.dByWeight),
-      // Of a range alone the middle is usual.
-      dosePct: number('percent', draft.doseUsual) ?? middleOf(draft, (text) => number('percent', text)),
-      densityA: number('density', draft.parts.A.density),
-    },
-    system,
-  );
-  const parts = PART_IDS.filter((id) => read?.parts[id] && !of.massG[id].trim());
-  const ratio = read?.ratio && !draft.ratio.trim() && !systemKind(draft.kind).dosed ? read.ratio : null;
-  if (!read || (!parts.length && !ratio)) return draft;
-  const massG = { ...of.massG, ...Object.fromEntries(parts.map((id) => [id, read.parts[id]!])) };
-  return {
-    ...draft,
-    ratio: ratio ?? draft.ratio,
-    kits: draft.kits.map((k) => (k.key === of.key ? { ...k, massG } : k)),
-  };
 }
 
 /**
