@@ -215,6 +215,23 @@ test('a pack told by the names of its parts, in a line or one below the other', 
     densityA: '1.15 g/mL',
     densityB: '0.98 g/mL',
   });
+  expect(told('Rapid repair mortar, 10 kg tub', 'cement-water')).toEqual({ pack: '10 kg tub' });
+  expect(told('Joint mortar 5 kg unit (A 4.6 kg + B 0.4 kg)', 'liquid-resin').pack).toMatch(/A 4.6 kg \+ B 0.4 kg/);
+  expect(told('Stone filler 1 litre tin incl. 30 g hardener tube', 'polyester-filler').pack).toMatch(/^1 litre tin/);
+  expect(told('Add 2 parts dry sand by volume to 1 part mixed resin', 'crack-filler')).toEqual({
+    cByWeight: '2 times by volume',
+  });
+  expect(told('Add 2 parts of dry sand to 1 part resin', 'crack-filler')).toEqual({});
+  expect(told('Modified thinset, 50 lb bag, 5.5-6 quarts of water', 'tile-adhesive', 'us')).toEqual({
+    pack: '50 lb bag',
+    doseMin: '5.5 US qt to 50 lb',
+    doseMax: '6 US qt to 50 lb',
+  });
+  const german = '10 kg (Komp. A 1,2 kg, Komp. B 0,6 kg, Komp. C 8,2 kg)';
+  expect(told(`Gebinde: ${german}`, 'mortar-kit')).toEqual({ pack: german });
+  expect(told('Polyesterspachtel 1,8 kg Dose mit 40 g Härterpaste', 'polyester-filler')).toEqual({
+    pack: '1,8 kg Dose mit 40 g Härterpaste',
+  });
   // Too long for a label, it is told by its letters, with nothing lost.
   const long =
     'Base component in a blue tin 10 kg, hardener component in a tin 2 kg, washed quartz sand in a bag 30 kg';

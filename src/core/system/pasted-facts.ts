@@ -24,10 +24,13 @@ const FIRST_FIGURE = /(?:[<>≥≤~±]=?\s*)?(?:(?<![\p{L}\d])[+-])?\d|[½¼¾]/
 /** A label alone, its figure on the line below: what is left of a table of two columns. */
 const GOES_ON = /^(?:[<>≥≤~±+\-\d½¼¾]|(?:min|max|approx|ca|from|between|at least|at most|up to|not)\b)/i;
 
+/** A full stop before a capital, but not of an abbreviation: `Komp. A`. */
+const SENTENCE_END = /;\s+|(?<!\b(?:[Kk]omp|[Cc]omp|ca|[Aa]pprox|[Mm]ax|[Mm]in|[Nn]o|Nr))\.\s+(?=\p{Lu})/u;
+
 /** What a line says one after the other; an end of a range belongs to the words before it: `min. 6 mm; max. 50 mm`. */
 function sentencesIn(line: string): readonly string[] {
   const said: string[] = [];
-  for (const piece of line.split(/;\s+|\.\s+(?=\p{Lu})/u)) {
+  for (const piece of line.split(SENTENCE_END)) {
     if (said.length && GOES_ON.test(piece) && /^\D/.test(piece)) said[said.length - 1] += `, ${piece}`;
     else said.push(piece);
   }

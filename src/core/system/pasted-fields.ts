@@ -88,7 +88,7 @@ export const FACTS: readonly FactRow[] = [
   {
     words: PACK_IN_NAME,
     inLine: true,
-    not: /storage|\bper\b|cover|yield|gives|makes|pot life|density|\bwater\b|\badd\b/,
+    not: /storage|\bper\b|cover|yield|gives|makes|pot life|density|^\d[^,;]*\bwater\b|\badd\b/,
     read: packsInName,
   },
   {
@@ -111,6 +111,12 @@ export const FACTS: readonly FactRow[] = [
     read: doses,
   },
   { words: /\b(sand|aggregate|quartz|filler|quarz)/, not: /grain|size|broadcast|dens|coverage/, read: fillers },
+  {
+    words: /\d\s*parts? (of )?([a-z-]+ ){0,2}(sand|aggregate|filler)\b/,
+    inLine: true,
+    not: /broadcast/,
+    read: fillers,
+  },
   {
     words: /\bwater\b|wasser/,
     inLine: true,

@@ -29,17 +29,21 @@ export function namedPacks(told: SheetLine): Told {
   return [['pack', short.replace(PLURAL, '$1').trim()]];
 }
 
-const HELD_IN = 'pack|kit|pail|bag|sack|cartridge|tin|can|set|bucket|tube|stick|drum|sachet|eimer|dose|kartusche';
+const HELD_IN =
+  'pack|kit|unit|pail|bag|sack|cartridge|tin|can|set|bucket|tub|tube|stick|drum|bottle|sachet|eimer|dose|kartusche';
 /** An amount and, after a word or two, what holds it: `410 ml coaxial cartridge`. */
 export const ON_A_PACK = new RegExp(`${AN_AMOUNT}\\s+(?:[a-z]+[\\s-]+){0,3}(?:${HELD_IN})s?\\b`, 'i');
 
 /** The same, or what holds it first: `putty stick 114 g`. */
 export const PACK_IN_NAME = new RegExp(`${ON_A_PACK.source}|\\b(?:stick|cartridge|tube|sachet)s?\\s+${AN_AMOUNT}`, 'i');
 
+const ITS_WATER = /[,;]\s*(?:\w+\s+){0,3}\d[^,;]{0,40}\b(?:water|wasser)\b.*$/i;
 /** A pack in the name of a product, from its amount on. */
 export function packsInName(told: SheetLine): Told {
   const at = told.line.search(new RegExp(AN_AMOUNT, 'i'));
-  return at < 0 ? [] : packs({ ...told, line: told.line.slice(at), value: told.line.slice(at), heading: '' });
+  // The water it is mixed with is told behind it: 50 lb bag, 6 quarts of water.
+  const line = told.line.slice(Math.max(0, at)).replace(ITS_WATER, '');
+  return at < 0 ? [] : packs({ ...told, line, value: line, heading: '' });
 }
 
 /** One pack as it is printed; of a list of sizes nobody knows which is meant. */
@@ -53,7 +57,7 @@ export function packs(told: SheetLine): Told {
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
   const isOne =
     amounts === 1 ||
-    /\+|&|\b(?:with|plus)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
+    /\+|&|\b(?:with|plus|incl\w*|mit)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
   const isRead = readPack(text, { kind: told.kind }, told.system) ?? unsureOf(text, told.system);
   return isOne && isRead ? [['pack', text]] : [];
 }

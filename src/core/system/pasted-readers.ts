@@ -229,7 +229,7 @@ export function doses({ kind, line, system, pack }: SheetLine): Told {
 
 /** `2 parts sand to 1 part mixed liquid by volume`. */
 const PARTS_BY_VOLUME =
-  /(\d+(?:[.,]\d+)?)\s*parts?\s*(?:of )?\p{L}*\s*(?:to|:)\s*(\d+(?:[.,]\d+)?)\s*parts?\b.*\bvol/iu;
+  /^(?=.*\bvol).*?(\d+(?:[.,]\d+)?)\s*parts?\s*(?:of )?(?:[\p{L}-]+\s+){0,4}?(?:by vol\w*\s+)?(?:to|:)\s*(\d+(?:[.,]\d+)?)\s*parts?\b/iu;
 const TIMES_BY_VOLUME =
   /(\d+(?:[.,]\d+)?)\s*(?:times|x|×|parts?|-fold)?\s*(?:the\s+)?(?:mixed\s+)?(?:liquid|resin|mix)?\s*\(?by (?:bulk )?vol/i;
 const SO_MUCH_TO = new RegExp(

@@ -10,7 +10,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['recoat-until', /über(arbeit|lackier)\w*.*(max|bis|spätest)|(max|spätest)\w*.*über(arbeit|lackier)/],
   [
     'recoat-from',
-    /(over|re|top)[ -]?coat|(next|second) coat|between coats|\bpaint|über(arbeit|streich|schicht|lackier)/,
+    /(over|re|top)[ -]?coat|^(to )?(fill|build)(ed|ing)?( up| over| on)?$|(next|second) coat|between coats|\bpaint|über(arbeit|streich|schicht|lackier)/,
   ],
   ['primer-wet', /primer.*(wet|tack|open)/],
   ['stand', /stand(ing)? time|^stand(ing)?$|\b(let|to) stand|\bslak|sweat|induction|ripen|matur|reifezeit/],
@@ -19,8 +19,8 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     'damp',
     /(water|wet|moist|damp|film)[ -]?cur(e|ing)|(keep|kept) (it )?(damp|moist|wet|covered)|nachbehand|feucht ?halt/,
   ],
-  ['wash-until', /wash\w*\b.*(within|\bby\b|until|before|latest)|(end|last)\w*( of)? wash/],
-  ['wash-from', /\bwash(ing)?\b|waschen/],
+  ['wash-until', /(wash|spong)\w*\b.*(within|\bby\b|until|before|latest)|(end|last)\w*( of)? wash/],
+  ['wash-from', /\bwash(ing)?\b|\bspong(e|ing)\b|waschen/],
   ['clean-by', /clean/],
   ['idle', /idle|nozzle|in the mixer|mixer life/],
   ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
@@ -34,7 +34,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['gel', /\bgel|initial set|thumb|\bset(ting)? time|^set(s|ting)?$|gelier|abbinde/],
   [
     'sandable',
-    /sand|grind|machin|\bfile|polish|drillable|(to|be) drill|drill and|and drill|schleif|bearbeitbar|polier/,
+    /sand|grind|(can|may) be ground|machin|\bfile|polish|drillable|(to|be) drill|drill and|and drill|schleif|bearbeitbar|polier/,
   ],
   ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength)|handfest|schal|entform/],
   ['release', /\bform(s|work)?\b|\b(props?|supports?)\b/],

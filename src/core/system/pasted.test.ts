@@ -439,6 +439,8 @@ test.each([
   ['Recoat between 6 and 8 h at 20 °C', 'recoat-from', 'recoat-until', '20 C: 6 h', '20 C: 8 h'],
   ['Recoat within 6 to 24 h at 20 °C', 'recoat-from', 'recoat-until', '20 C: 6 h', '20 C: 24 h'],
   ['Überarbeiten zwischen 6 und 24 h bei 20 °C', 'recoat-from', 'recoat-until', '20 C: 6 h', '20 C: 24 h'],
+  ['Sponge off after 15 to 30 min', 'wash-from', 'wash-until', '15 min', '30 min'],
+  ['Fill after 1 hour, within 24 hours', 'recoat-from', 'recoat-until', '1 hour', '24 hours'],
   ['Grind within 50 min to 4 h', 'sandable', 'sandable-until', '50 min', '4 h'],
 ])('%s: a window by its words', (line, from, until, first, last) => {
   expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual([
@@ -446,6 +448,11 @@ test.each([
     [until, last],
   ]);
 });
+test.each([
+  ['Can be ground after 1 hour', 'sandable'],
+  ['Tooling time 45 min', 'open'],
+  ['Ground temperature reached after 1 h', null],
+])('%s', (line, kind) => expect(readPasted(line, 'x').map((t) => t.guess)).toEqual([kind]));
 test('within a time that is told with its doubt is an end alone', () => {
   expect(readPasted('Recoat within 20 to 24 h at 20 °C', 'x').map((t) => [t.guess, linesOf(t)])).toEqual([
     ['recoat-until', '20 C: 20 to 24 h'],
