@@ -29,7 +29,7 @@ const LETTER = '(?:(?:part|bottle|tin|can|pail|comp(?:onent)?\\.?|komp(?:onente)
 /** Between an amount and the name it belongs to: `1 kg tin of resin`, `hardener component: 2 kg`. */
 const MOST_BETWEEN = 32;
 /** Says so much of one to so much of another, or sizes to choose from; not what is in a pack. */
-const NOT_A_PACK = /\b(?:per|to|for|into|or|ratio|parts|densit\w*|je|auf|zu|oder|dichte)\b|\d\s*:\s*\d|%/i;
+const NOT_A_PACK = /\b(?:per|to|for|into|or|ratio|parts|use|take|densit\w*|je|auf|zu|oder|dichte)\b|\d\s*:\s*\d|%/i;
 
 /** Where a line names parts of the kind, by letter or by word, in its order. */
 function namesIn(line: string, kind: SystemKindId): readonly NameAt[] {

@@ -238,6 +238,37 @@ test('a pack told by the names of its parts, in a line or one below the other', 
   expect(told(long, 'mortar-kit')).toEqual({ pack: 'A 10 kg + B 2 kg + C 30 kg' });
 });
 
+test('a basis named ahead of its figures is theirs, and not that of the figures before it', () => {
+  const both = { ratio: '1:1 by volume', also: '100:80 by weight' };
+  expect(told('Mix ratio by volume 1:1, by weight 100:80')).toEqual(both);
+  expect(told('Mixing ratio 1:1 by volume, 100:80 by weight')).toEqual(both);
+  expect(told('Mix ratio by volume: 1:1 (100:80 by weight)')).toEqual(both);
+  expect(told('Mix ratio (by weight) 100:40')).toEqual({ ratio: '100:40 by weight' });
+  // What an equal share is of stands behind it.
+  expect(told('Mix equal parts by weight until grey')).toEqual({ ratio: '1:1 by weight' });
+});
+
+test('a paragraph is read sentence by sentence', () => {
+  const paragraph = `${'It is made for outdoor repairs of worn and broken edges. '.repeat(6)}Supplied in 2 kg tins. Mix equal parts by weight. Base temperature 5 to 30 °C.`;
+  expect(paragraph.length).toBeGreaterThan(300);
+  expect(told(paragraph)).toEqual({
+    pack: '2 kg tin',
+    ratio: '1:1 by weight',
+    'limits.baseMinC': '5 °C',
+    'limits.baseMaxC': '30 °C',
+  });
+  const bag = 'Add 2.75 to 3.0 litres of clean water to each 20 kg bag. One bag gives about 10.5 litres.';
+  expect(told(bag, 'cement-water')).toEqual({
+    pack: '20 kg bag',
+    doseMin: '2.75 litres to 20 kg',
+    doseMax: '3.0 litres to 20 kg',
+    yieldMl: '10.5 litres',
+  });
+  expect(told('For 100 g of filler use 2 g of hardener', 'polyester-filler')).toEqual({ doseUsual: '2 g to 100 g' });
+  // What a bottle in the box holds is no pack of what is dosed.
+  expect(told('Topcoat, catalyst 2 % (20 ml bottle included)', 'finish-resin')).toEqual({ doseUsual: '2 %' });
+});
+
 test('of several sizes of pack nobody knows which is meant', () => {
   expect(told('Packaging: 1 kg, 5 kg and 10 kg kits')).toEqual({});
   expect(told('Kit size 10 kg', 'mortar-kit')).toEqual({ pack: '10 kg' });

@@ -18,6 +18,8 @@ export interface PastedFact {
 
 /** No line of figures is longer; what is, is prose with nothing for us in it. */
 const LONGEST_LINE = 300;
+/** No more of a paragraph is read, in characters. */
+const LONGEST_PROSE = 5_000;
 /** More lines than any sheet has. */
 const MOST_LINES = 2_000;
 const FIRST_FIGURE = /(?:[<>≥≤~±]=?\s*)?(?:(?<![\p{L}\d])[+-])?\d|[½¼¾]/u;
@@ -50,6 +52,8 @@ function linesIn(text: string, of: Pick<SheetLine, 'kind' | 'system'>): readonly
   const lines = text
     .split(/\r?\n/, MOST_LINES)
     .map((line) => line.replace(/\t| {2,}/g, ' ').trim())
+    // A paragraph is read sentence by sentence.
+    .flatMap((line) => (line.length > LONGEST_LINE ? sentencesIn(line.slice(0, LONGEST_PROSE)) : [line]))
     .filter((line) => line.length <= LONGEST_LINE)
     .map((line) => withCountry(plainLine(line), of.system))
     .filter(Boolean);

@@ -88,7 +88,7 @@ export const FACTS: readonly FactRow[] = [
   {
     words: PACK_IN_NAME,
     inLine: true,
-    not: /storage|\bper\b|cover|yield|gives|makes|pot life|density|^\d[^,;]*\bwater\b|\badd\b/,
+    not: /storage|\bper\b|cover|yield|gives|makes|pot life|density|^\d[^,;]*\bwater\b|\badd\b|%/,
     read: packsInName,
   },
   {

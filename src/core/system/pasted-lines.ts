@@ -80,7 +80,11 @@ function toldIn(line: string): Told | null {
   const each = window ? [times.join(' to ')] : times;
   if (!each.length || (warm.length > 1 ? warm.length !== each.length : each.length > 1)) return null;
   const damps = dampsIn(line);
-  const words = line.slice(0, Math.min(begins, warm[0]?.index ?? begins)).trim();
+  const [first] = warm;
+  const ahead = line.slice(0, Math.min(begins, first?.index ?? begins));
+  // At 20 °C it stays usable for 45 min: what it is called stands behind the temperature.
+  const isBehind = first !== undefined && /^\s*(?:at|bei)?\s*$/i.test(ahead);
+  const words = (isBehind ? line.slice(first.index + first[0].length, begins) : ahead).trim();
   return {
     heading: plainHeading(words.replace(JOINS_TIME, '')),
     times: each,
@@ -95,7 +99,10 @@ function toldIn(line: string): Told | null {
 function sentencesIn(line: string): readonly string[] {
   const said: string[] = [];
   for (const piece of line.split(/;\s+|\.\s+(?=\p{Lu})/u)) {
-    const goesOn = said.length > 0 && /^[-+]?\d/.test(piece) && new RegExp(TEMPERATURE, 'i').test(piece);
+    const goesOn =
+      said.length > 0 &&
+      /^(?:(?:and |und )?(?:at|bei) )?[-+]?\d/.test(piece) &&
+      new RegExp(TEMPERATURE, 'i').test(piece);
     if (goesOn) said[said.length - 1] += `, ${piece}`;
     else said.push(piece);
   }

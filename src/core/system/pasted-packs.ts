@@ -30,7 +30,7 @@ export function namedPacks(told: SheetLine): Told {
 }
 
 const HELD_IN =
-  'pack|kit|unit|pail|bag|sack|cartridge|tin|can|set|bucket|tub|tube|stick|drum|bottle|sachet|eimer|dose|kartusche';
+  'pack|kit|unit|pail|bag|sack|cartridge|tin|can|set|bucket|tub|tube|stick|drum|bottle|syringe|sausage|sachet|eimer|dose|kartusche';
 /** An amount and, after a word or two, what holds it: `410 ml coaxial cartridge`. */
 export const ON_A_PACK = new RegExp(`${AN_AMOUNT}\\s+(?:[a-z]+[\\s-]+){0,3}(?:${HELD_IN})s?\\b`, 'i');
 

@@ -146,8 +146,16 @@ const RATIO = /(\d+(?:[.,]\d+)?)\s*(?:parts?\b[^\d:]*?)?\s*(?::|\bto\b)\s*(\d+(?
 export function ratios({ kind, line, heading, pack, system }: SheetLine): Told {
   if (systemKind(kind).dosed !== null) return [];
   const equal = /\bequal parts\b|zu gleichen teilen/i.test(line);
-  const told = [...(equal ? `1:1 ${line}` : line).matchAll(RATIO)].flatMap(([, a, b, behind]) => {
-    const basis = basisIn(behind!) ?? basisIn(heading);
+  const text = equal ? `1:1 ${line}` : line;
+  const found = [...text.matchAll(RATIO)];
+  // By volume 2:1, by weight 100:45: whoever names the basis before the first figures does so before the others.
+  const ahead = (i: number) => {
+    const last = found[i - 1];
+    return basisIn(text.slice(last ? last.index + last[0].length - last[3]!.length : 0, found[i]!.index));
+  };
+  const isAhead = found.length > 0 && ahead(0) !== null;
+  const told = found.flatMap(([, a, b, behind], i) => {
+    const basis = (isAhead ? ahead(i) : null) ?? basisIn(behind!) ?? basisIn(heading);
     const read = parseRatio(`${a}:${b}${basis ? ` by ${basis}` : ''}`);
     return read.ok || read.choices ? [{ basis, text: `${a}:${b}${basis ? ` by ${basis}` : ''}` }] : [];
   });
@@ -165,8 +173,13 @@ const PART = `(?:(?:\\d+[\\s-]+)?\\d+/\\d+|${NUMBER})`;
 export const AN_AMOUNT = `${PART}[\\s-]*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
 const WATER = `(m?l|L|lit(?:re|er)s?|k?g|lbs?|US\\s?(?:qt|pt|gal|fl oz))\\b\\.?`;
 const WATER_PER = new RegExp(
-  `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+)?(?:(?:per|for|to|a|je|pro|auf|/)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
+  `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+){0,3}(?:(?:per|for|to|a|je|pro|auf|/)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
   'iu',
+);
+/** `For 100 g of filler use 2 g of hardener`. */
+const FOR_SO_MUCH = new RegExp(
+  `\\b(?:for|to|per|auf|zu)\\s+(${AN_AMOUNT})[^\\d]{0,40}(${AN_AMOUNT})\\s*(?:of\\s+)?(?:hardener|catalyst|peroxide|water|härter|wasser)`,
+  'i',
 );
 /** `Mix with 3.4 to 3.8 litres of clean water`, of the one bag that there is. */
 const TO_THE_BAG = new RegExp(
@@ -194,29 +207,23 @@ function withUsual(line: string): Ends {
 /** What is dosed within a range, as a share or as so much to so much. */
 export function doses({ kind, line, system, pack }: SheetLine): Told {
   if (systemKind(kind).dosed === null) return [];
-  const per = WATER_PER.exec(line);
+  const ofBag = systemKind(kind).dosed === 'water' && pack ? TO_THE_BAG.exec(line) : null;
+  const per = WATER_PER.exec(line) ?? ofBag;
   if (per) {
-    const [, from, to, unit, bag, rest] = per;
-    const amount = new RegExp(AN_AMOUNT, 'i').exec(bag!)?.[0] ?? new RegExp(AN_AMOUNT, 'i').exec(pack ?? '')?.[0];
+    const [, from, to, unit, bag = '', rest = ''] = per;
+    const amount = new RegExp(AN_AMOUNT, 'i').exec(bag)?.[0] ?? new RegExp(AN_AMOUNT, 'i').exec(pack ?? '')?.[0];
     if (!amount) return [];
+    // To each 20 kg bag: that is the pack, where no other is told.
+    const held = pack === null ? /^\s*(bag|sack|pail|tub|tin|bucket)\b/i.exec(rest)?.[1] : undefined;
+    const itself = held ? [['pack', `${amount} ${held}`] as const] : [];
     const text = (n: string, of = unit) => `${n} ${of} to ${amount.replace('-', ' ')}`;
-    const most = MOST_WATER.exec(rest ?? '');
+    const most = MOST_WATER.exec(rest);
     const max = most ? text(most[1]!, most[2]) : to ? text(to) : null;
     const usual = to ? (['doseMin', text(from!)] as const) : (['doseUsual', text(from!)] as const);
-    return max ? [usual, ['doseMax', max]] : [usual];
+    return [...itself, usual, ...(max ? [['doseMax', max] as const] : [])];
   }
-  const toBag = systemKind(kind).dosed === 'water' && pack ? TO_THE_BAG.exec(line) : null;
-  const bag = toBag && new RegExp(AN_AMOUNT, 'i').exec(pack!)?.[0];
-  if (toBag && bag) {
-    const [, from, to, unit] = toBag;
-    const told = (n: string) => `${n} ${unit} to ${bag.replace('-', ' ')}`;
-    return to
-      ? [
-          ['doseMin', told(from!)],
-          ['doseMax', told(to)],
-        ]
-      : [['doseUsual', told(from!)]];
-  }
+  const [, of, own] = FOR_SO_MUCH.exec(line) ?? [];
+  if (own && of) return [['doseUsual', `${own} to ${of}`]];
   const ends = withUsual(line);
   const whole = OF_TOTAL.test(line) ? 'total' : OF_PART_A.test(line) ? 'A' : null;
   const fields = { doseMin: ends.min, doseUsual: ends.only, doseMax: ends.max } as const;

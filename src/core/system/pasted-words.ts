@@ -36,7 +36,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     'sandable',
     /sand|grind|(can|may) be ground|machin|\bfile|polish|drillable|(to|be) drill|drill and|and drill|schleif|bearbeitbar|polier/,
   ],
-  ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength)|handfest|schal|entform/],
+  ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength|hardening)|handfest|schal|entform/],
   ['release', /\bform(s|work)?\b|\b(props?|supports?)\b/],
   ['overlay', /lay over|tile over|\bgrout|jointing|fill(ing)?( the)? joint|verfug/],
   // Dry by itself is dry to a finger; to be kept dry is another time.

@@ -453,6 +453,21 @@ test.each([
   ['Tooling time 45 min', 'open'],
   ['Ground temperature reached after 1 h', null],
 ])('%s', (line, kind) => expect(readPasted(line, 'x').map((t) => t.guess)).toEqual([kind]));
+test.each([
+  ['At 20 °C pot life is 45 minutes', 'use-by', '20 C: 45 minutes'],
+  [
+    'At 20 °C it remains usable for about 45 minutes; at 10 °C for about 90 minutes.',
+    'use-by',
+    '20 C: 45 minutes\n10 C: 90 minutes.',
+  ],
+  ['Usable for 45 minutes at 20 °C; at 10 °C for 90 minutes', 'use-by', '20 C: 45 minutes\n10 C: 90 minutes'],
+  ['Bei 20 °C begehbar nach 12 h und bei 10 °C nach 24 h', 'foot', '20 C: 12 h\n10 C: 24 h'],
+  ['Initial hardening 8 h at 20 °C', 'release', '20 C: 8 h'],
+] as const)('%s: its words may stand behind its temperature', (line, kind, lines) => {
+  expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual([[kind, lines]]);
+  expect(parseTable(lines, 'x', 'metric').form).not.toBeNull();
+  expect(untoldIn(line)).toEqual([]);
+});
 test('within a time that is told with its doubt is an end alone', () => {
   expect(readPasted('Recoat within 20 to 24 h at 20 °C', 'x').map((t) => [t.guess, linesOf(t)])).toEqual([
     ['recoat-until', '20 C: 20 to 24 h'],
