@@ -141,6 +141,11 @@ describe('parts by their names', () => {
     const read = readPack(text, { kind }, 'metric');
     if (parts) expect(read).toEqual({ ratio: null, parts, whole: null });
   });
+  test('what is told of each is in both', () => {
+    const read = readPack('twin tins of 500 g each', { kind: 'paste', ratio: '1:1 by weight' }, 'metric');
+    expect(read).toEqual({ ratio: null, parts: { A: '500 g', B: '500 g' }, whole: null });
+    expect(readPack('5 kg each', { kind: 'cement-water' }, 'metric')!.parts).toEqual({ A: '5 kg' });
+  });
   test('a ratio beside them has the basis of the amounts', () => {
     const read = readPack('Resin 1 kg, hardener 250 g (4:1)', { kind: 'liquid-resin' }, 'metric');
     expect(read).toEqual({ ratio: '4:1 by weight', parts: { A: '1 kg', B: '250 g' }, whole: null });

@@ -132,6 +132,7 @@ function withoutTheirSum(amounts: readonly Amount[]): Amount[] {
 const withItsBasis = (ratio: string, { kind }: Pick<Amount, 'kind'>): string =>
   /[a-z]/i.test(ratio) ? ratio.trim() : `${ratio.trim()} by ${kind === 'mass' ? 'weight' : 'volume'}`;
 
+const EACH = /\beach\b|\bje\b/i;
 /** More digits than any pack is filled by. */
 const rounded = (n: number): number => Number(n.toPrecision(6));
 const inCore = ({ kind }: Pick<Amount, 'kind'>, core: number): string =>
@@ -194,6 +195,9 @@ export function readPack(
       parts: Object.fromEntries(spec.parts.slice(0, amounts.length).map((p, i) => [p.id, amounts[i]!.text])),
       whole: null,
     };
+  // Twin tins of 500 g each.
+  if (spec.dosed === null && spec.parts.length === 2 && EACH.test(printed))
+    return { ratio, parts: Object.fromEntries(spec.parts.map((p) => [p.id, first.text])), whole: null };
   const typed = ratio ?? of.ratio ?? '';
   if (isMeteredByPack(of.kind) && !typed.trim()) return { ratio: null, parts: {}, whole: first.text };
   const known = parseRatio(typed);
