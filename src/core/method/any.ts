@@ -8,7 +8,7 @@ const rows = tasks('any', [
     role: 'mix',
     each: 'batch',
     block: 'work',
-    title: 'Let it stand, then stir once more',
+    title: 'Let it stand, then stir or shake once more',
     detail: 'The sheet’s stand time; it counts from the end of mixing.',
     confirm: 'Stood its time',
     work: { fixed: 1 },

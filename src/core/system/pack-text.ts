@@ -76,6 +76,9 @@ const amountsIn = (printed: string, system: UnitSystem) =>
           ],
   );
 
+/** `Bottle 1: 250 mL` is the first of them, and no ratio. */
+const NUMBERED = /\b(?:bottle|part|tin|can|pail|comp\w*|komp\w*)\.?\s*[1-4]\s*:/gi;
+
 /**
  * What is in a pack of each part, told by their names and in whatever order; null where the words do not tell it so.
  * @example partsByName('hardener 60 g, colour 300 g', 'joint-colour', 'metric') // B 60 g, A 300 g
@@ -83,7 +86,9 @@ const amountsIn = (printed: string, system: UnitSystem) =>
 export function partsByName(text: string, kind: SystemKindId, system: UnitSystem): PackRead['parts'] | null {
   if (text.length > LONGEST) return null;
   // The ratio beside them is read for itself; what stands in its place keeps every other where it is.
-  const printed = asPrinted(text).replace(RATIO, (ratio) => ' '.repeat(ratio.length));
+  const printed = asPrinted(text)
+    .replace(NUMBERED, ' ')
+    .replace(RATIO, (ratio) => ' '.repeat(ratio.length));
   const amounts = amountsIn(printed, system);
   // A share of something else is no amount: 1.2 kg/L.
   if (amounts.some(({ to, times }) => times > 1 || /^\s*[/·]/.test(printed.slice(to)))) return null;

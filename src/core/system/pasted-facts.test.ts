@@ -248,6 +248,23 @@ test('a basis named ahead of its figures is theirs, and not that of the figures 
   expect(told('Mix equal parts by weight until grey')).toEqual({ ratio: '1:1 by weight' });
 });
 
+test('two bottles by their numbers, a dispersion beside its bag, a tube beside its tin', () => {
+  expect(told('Bottle 1: 250 ml colour, bottle 2: 50 ml activator. Add 25 ml water.', 'joint-colour')).toEqual({
+    pack: '250 ml colour, bottle 2: 50 ml activator',
+    cByWeight: '25 ml to 300 mL',
+  });
+  expect(told('Powder 25 kg + latex 5 L', 'tile-adhesive')).toEqual({
+    pack: 'Powder 25 kg + latex 5 L',
+    doseUsual: '5 L to 25 kg',
+  });
+  expect(told('Fine stopper 1.2 kg inc. hardener 24 g', 'polyester-filler').pack).toBe('1.2 kg inc. hardener 24 g');
+  expect(told('Jointing paste 6 kg (A+B = 4.5 kg + 1.5 kg)').pack).toMatch(/4.5 kg \+ 1.5 kg/);
+  expect(told('Penetrating sealer, 2:1 by volume. 1.5 L kit.', 'consolidant')).toMatchObject({
+    ratio: '2:1 by volume',
+  });
+  expect(told('Fill with sand 2:1 by volume', 'mortar-kit').ratio).toBeUndefined();
+});
+
 test('a paragraph is read sentence by sentence', () => {
   const paragraph = `${'It is made for outdoor repairs of worn and broken edges. '.repeat(6)}Supplied in 2 kg tins. Mix equal parts by weight. Base temperature 5 to 30 °C.`;
   expect(paragraph.length).toBeGreaterThan(300);

@@ -104,6 +104,13 @@ export const FACTS: readonly FactRow[] = [
     besideTimes: true,
     read: ratios,
   },
+  // In the name of a product: Penetrating sealer, 2:1 by volume.
+  {
+    words: /(?<![\d:])\d{1,3}(?:[.,]\d+)?\s*:\s*\d{1,3}(?:[.,]\d+)? by (?:weight|mass|volume)\b/,
+    inLine: true,
+    not: /water|sand|filler|aggregate|void/,
+    read: ratios,
+  },
   {
     words: /hardener|catalyst|peroxide|\bwater\b|\bdos(e|age|ing)\b|addition|härter|wasser|zugabe/,
     inLine: true,

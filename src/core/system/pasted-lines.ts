@@ -7,7 +7,7 @@ import { spelledOut } from './time-short';
 
 /** Words before the first and before the last hour of a window that one line tells. */
 const FIRST_AND_LAST =
-  /\b(?:min|earliest|frühest|from|ab|after|nach)\w*\b.*\b(?:max|latest|spätest|until|bis|within|innerhalb|before)\w*\b/i;
+  /\b(?:min|earliest|frühest|from|ab|after|nach|when|wenn)\w*\b.*\b(?:max|latest|spätest|until|bis|within|innerhalb|before|up to)\w*\b/i;
 const STROKED = new RegExp(`(${NUMBER})((?:\\s*/\\s*${NUMBER})+)\\s*°\\s*([CF])`, 'gi');
 /** `10 / 20 / 30 °C` with the degree at each. */
 const withDegrees = (line: string): string =>
@@ -125,11 +125,14 @@ const saidIn = (line: string, own: 'C' | 'F'): readonly string[] =>
 
 /** Lines that tell a time by a name of the trade, and were not taken apart: they are told, not passed over. */
 export const untold = (lines: readonly string[]): readonly string[] =>
-  lines.filter((line) => {
-    const plain = withDegrees(plainLine(line));
-    const at = plain.search(FIRST_TIME);
-    if (at < 0 || milestoneMeant(plain.slice(0, at)) === null) return false;
-    return saidIn(line, 'C').every((one) => toldIn(one) === null);
+  lines.flatMap((line) => {
+    const said = saidIn(line, 'C');
+    const lost = said.filter((one) => {
+      const at = one.search(FIRST_TIME);
+      return at >= 0 && milestoneMeant(one.slice(0, at)) !== null && toldIn(one) === null;
+    });
+    // Where nothing of it is read it is told as it stands.
+    return lost.length === said.length ? [line] : lost;
   });
 
 /**

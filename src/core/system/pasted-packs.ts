@@ -13,10 +13,12 @@ export function namesPack(text: string, { kind, system }: Pick<SheetLine, 'kind'
   return parts?.A !== undefined && parts.B !== undefined;
 }
 const PACK_WORDS = /^(?:pack\w*|contents?|supplied|kits?|sets?|units?)\b(?:\s+(?:as|in|of|sizes?))*\s+/i;
+const WATER = /\b(?:water|wasser)\b/i;
 /** A pack as its parts are named; the water of a powder comes from the tap. */
 export function namedPacks(told: SheetLine): Told {
   const { line, kind, system } = told;
-  if (systemKind(kind).dosed === 'water') return [];
+  const isWater = systemKind(kind).dosed === 'water';
+  if (isWater && WATER.test(line)) return [];
   // Set: 300 g colour, 60 g hardener; but of Part A: 1 kg + Part B: 1 kg the label is a name.
   const inName = line.slice(Math.max(0, line.search(new RegExp(AN_AMOUNT, 'i'))));
   const labelled = line.includes(':') ? [line.slice(line.indexOf(':') + 1)] : [];
@@ -26,7 +28,10 @@ export function namedPacks(told: SheetLine): Told {
   if (!text) return [];
   const parts = Object.entries(partsByName(text, kind, system)!).sort(([a], [b]) => a.localeCompare(b));
   const short = text.length > LONGEST_PACK ? parts.map((p) => p.join(' ')).join(' + ') : text;
-  return [['pack', short.replace(PLURAL, '$1').trim()]];
+  const pack = ['pack', short.replace(PLURAL, '$1').trim()] as const;
+  const { A, B } = partsByName(text, kind, system)!;
+  // A dispersion that is sold with its bag is let into it whole.
+  return isWater ? [pack, ['doseUsual', `${B} to ${A}`]] : [pack];
 }
 
 const HELD_IN =
@@ -34,8 +39,13 @@ const HELD_IN =
 /** An amount and, after a word or two, what holds it: `410 ml coaxial cartridge`. */
 export const ON_A_PACK = new RegExp(`${AN_AMOUNT}\\s+(?:[a-z]+[\\s-]+){0,3}(?:${HELD_IN})s?\\b`, 'i');
 
+/** `1.2 kg inc. hardener 24 g`, `4.5 kg + 1.5 kg`. */
+const WITH_ANOTHER = `${AN_AMOUNT}\\s*(?:\\+|(?:inc\\w*|with|plus|mit)\\b\\.?)\\s*[^\\d]{0,24}${AN_AMOUNT}`;
 /** The same, or what holds it first: `putty stick 114 g`. */
-export const PACK_IN_NAME = new RegExp(`${ON_A_PACK.source}|\\b(?:stick|cartridge|tube|sachet)s?\\s+${AN_AMOUNT}`, 'i');
+export const PACK_IN_NAME = new RegExp(
+  `${ON_A_PACK.source}|\\b(?:stick|cartridge|tube|sachet)s?\\s+${AN_AMOUNT}|${WITH_ANOTHER}`,
+  'i',
+);
 
 const ITS_WATER = /[,;]\s*(?:\w+\s+){0,3}\d[^,;]{0,40}\b(?:water|wasser)\b.*$/i;
 /** A pack in the name of a product, from its amount on. */
@@ -57,7 +67,7 @@ export function packs(told: SheetLine): Told {
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
   const isOne =
     amounts === 1 ||
-    /\+|&|\b(?:with|plus|incl\w*|mit)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
+    /\+|&|\b(?:with|plus|inc\w*|mit)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
   const isRead = readPack(text, { kind: told.kind }, told.system) ?? unsureOf(text, told.system);
   return isOne && isRead ? [['pack', text]] : [];
 }

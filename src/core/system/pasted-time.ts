@@ -90,6 +90,22 @@ export function windowIn(kind: MilestoneId, text: string): TypedWindow | null {
   return { first: told('first'), last: told('last'), until };
 }
 
+const NARROW_BAND = /^(-?\d+(?:[.,]\d+)?) to (-?\d+(?:[.,]\d+)?) ([CF])$/;
+/** No sheet answers for a band as narrow as this alone: it tells how warm the room was. */
+const ROOM_K = 5;
+
+/**
+ * `30 min at 18 to 20 °C`, and nothing else: a figure for one temperature. Of the two it is the one that leaves more
+ * to wait, or less to work, at any other.
+ */
+function ofARoom(temp: string | null, guess: MilestoneId | null): string | null {
+  const [, from, to, unit] = NARROW_BAND.exec(temp ?? '') ?? [];
+  if (!from || !to) return temp;
+  const widthK = (Number(to.replace(',', '.')) - Number(from.replace(',', '.'))) / (unit === 'F' ? 1.8 : 1);
+  if (!(widthK > 0 && widthK <= ROOM_K)) return temp;
+  return `${guess && milestoneKind(guess).clock === 'working' ? from : to} ${unit}`;
+}
+
 /**
  * A column, a row or a line of a sheet as the time it is: none where it has no cell, two where its cells are windows.
  * @param unitBelow the unit of its bare numbers, where a row of units tells it
@@ -108,12 +124,14 @@ export function timesOf(
   );
   if (!cells.length) return [];
   const bare = cells.some((c) => !/[a-z]/i.test(c.time));
+  const guess = milestoneMeant(heading);
+  const [only] = cells;
   return inEnds(
     {
       heading: plainHeading(heading),
       end: null,
-      guess: milestoneMeant(heading),
-      cells,
+      guess,
+      cells: cells.length === 1 ? [{ ...only!, temp: ofARoom(only!.temp, guess) }] : cells,
       unit: bare ? (unitBelow ?? unitIn(heading)) : null,
       reference: massIn(heading),
     },

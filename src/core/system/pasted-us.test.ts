@@ -25,6 +25,7 @@ Clean the hole: blow 2x, brush 2x, blow 2x`;
   test('its figures: the base material is the base, rods are a table, cleaning is whole', () => {
     expect(facts('anchor-pack', SHEET)).toEqual({
       pack: '22 US fl oz cartridge, 1:1 by volume',
+      ratio: '1:1 by volume',
       family: 'resin-amine',
       'limits.baseMinC': '40 F',
       'limits.baseMaxC': '100 F',

@@ -6,7 +6,10 @@ import type { ClockUnit } from './time-line';
  * words that occur in several, the longer phrase stands first.
  */
 const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
-  ['recoat-until', /(over|re|top)[ -]?coat\w*.*(max|until|latest|within)|(max|latest)\w*.*(over|re|top)[ -]?coat/],
+  [
+    'recoat-until',
+    /(over|re|top)[ -]?coat\w*.*(max|until|latest|within|before|\bby\b|up to|no later)|(max|latest)\w*.*(over|re|top)[ -]?coat/,
+  ],
   ['recoat-until', /über(arbeit|lackier)\w*.*(max|bis|spätest)|(max|spätest)\w*.*über(arbeit|lackier)/],
   [
     'recoat-from',
@@ -24,7 +27,10 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['clean-by', /clean/],
   ['idle', /idle|nozzle|in the mixer|mixer life/],
   ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
-  ['use-by', /(pot|pail|bucket|can|work(ing)?) ?life|workab|usab|use[- ]?by|\buse(d)?( up)? within|processing/],
+  [
+    'use-by',
+    /(pot|pail|bucket|can|application|work(ing)?) ?life|workab|usab|use[- ]?by|\buse(d)?( up)? within|processing/,
+  ],
   ['use-by', /(working|work|application|placing|placement|trowel+ing|pumping) time|topfzeit|verarbeit|gebrauchsdauer/],
   ['open', /open time|\btooling\b|assembly|adjust|closing time|offene zeit|offenzeit|korrig/],
   ['foot', /\bfoot|walk|pedestrian|begehbar/],

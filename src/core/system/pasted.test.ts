@@ -468,6 +468,32 @@ test.each([
   expect(parseTable(lines, 'x', 'metric').form).not.toBeNull();
   expect(untoldIn(line)).toEqual([]);
 });
+test('one figure for a narrow band is of a room so warm, on the side of more to wait and less to work', () => {
+  const lines = (text: string) => readPasted(text, 'x').map((t) => linesOf(t));
+  expect(lines('Working time 6-8 mins at 18-20 °C')).toEqual(['18 C: 6-8 mins']);
+  expect(lines('Sand after 30 mins at 18–20 °C')).toEqual(['20 C: 30 mins']);
+  expect(lines('Pot life 30 min at 68 to 75 °F')).toEqual(['68 F: 30 min']);
+  // A wide band, and several, are what they say.
+  expect(lines('Foot traffic 4 h at 10 to 20 °C')).toEqual(['10 to 20 C: 4 h']);
+  expect(lines('Base | Load\n15 to 20 °C | 4 h\n20 to 25 °C | 2 h')).toEqual(['15 to 20 C: 4 h\n20 to 25 C: 2 h']);
+});
+test.each([
+  ['Overcoat before 24 h', [['recoat-until', '24 h']]],
+  ['Recoat up to 4 hours', [['recoat-until', '4 hours']]],
+  [
+    'Recoat when tacky (about 4 hrs) up to 72 hrs',
+    [
+      ['recoat-from', '4 hrs'],
+      ['recoat-until', '72 hrs'],
+    ],
+  ],
+  ['Application life 90 min', [['use-by', '90 min']]],
+])('%s', (line, times) => expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual(times));
+test('of a line of which one time is read the other is told', () => {
+  expect(untoldIn('Recoat after 4 h at 20 °C or 8 h. Pot life 30 min at 20 °C')).toEqual([
+    'Recoat after 4 h at 20 °C or 8 h',
+  ]);
+});
 test('within a time that is told with its doubt is an end alone', () => {
   expect(readPasted('Recoat within 20 to 24 h at 20 °C', 'x').map((t) => [t.guess, linesOf(t)])).toEqual([
     ['recoat-until', '20 C: 20 to 24 h'],

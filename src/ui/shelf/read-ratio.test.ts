@@ -314,3 +314,13 @@ describe('sand that is not in the pack', () => {
     expect(Object.keys(faults(bottles({ cByWeight: '' })))).toContain('cByWeight');
   });
 });
+
+test('two ratios side by side tell the densities themselves: steel in one part is no slip of the sheet', () => {
+  const steel = typed('putty', { A: '400 g', B: '100 g' }, { ratio: '4:1 by weight', also: '2.2:1 by volume' });
+  const [a, b] = made(steel).parts;
+  expect(a!.densityGPerMl / b!.densityGPerMl).toBeCloseTo(4 / 2.2, 6);
+  expect(sheetFlaws(made(steel))).toEqual([]);
+  // What no pair of parts weighs is a slip, and so is what typed densities speak against.
+  expect(sheetFlaws(made({ ...steel, also: '1.1:1 by volume' }))).not.toEqual([]);
+  expect(sheetFlaws(made(withDensities(steel, { A: '1.9 g/mL', B: '1.8 g/mL' })))).not.toEqual([]);
+});

@@ -259,6 +259,8 @@ export function doseOf(read: Reader, d: SheetDraft, parts: readonly Part[]): She
 
 /** Packs whose contents are further than that from any usual densities are not sold to be mixed whole. */
 const MOST_UNLIKE = 1.35;
+/** Two ratios that a paper prints side by side tell it themselves: steel in the one part and none in the other. */
+const MOST_UNLIKE_TOLD = 2.5;
 
 /**
  * What A weighs to B, each to its own volume, where the sheet tells it without a density: by its ratio on both bases,
@@ -280,10 +282,12 @@ function densityRatioOf(read: Reader, d: SheetDraft, { ratio }: Pick<SheetRevisi
  */
 export function partsAsPacked(read: Reader, d: SheetDraft, parts: readonly Part[]): Part[] {
   if (systemKind(d.kind).dosed) return [...parts];
-  const told = densityRatioOf(read, d, { ratio: ratioOf(read, d, parts) });
+  const ratio = ratioOf(read, d, parts);
+  const told = densityRatioOf(read, d, { ratio });
+  const most = ratio.also ? MOST_UNLIKE_TOLD : MOST_UNLIKE;
   const usual = densityOf(parts, 'A') / densityOf(parts, 'B');
   const off = told === null ? Number.NaN : told / usual;
-  if (!(off > 1 / MOST_UNLIKE && off < MOST_UNLIKE)) return [...parts];
+  if (!(off > 1 / most && off < most)) return [...parts];
   const isFree = ({ id, role }: Part) => (id === 'A' || id === 'B') && role !== 'water' && !d.parts[id].density.trim();
   const each = off ** (1 / Math.max(1, parts.filter(isFree).length));
   return parts.map((p) =>
