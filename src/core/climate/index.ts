@@ -7,3 +7,4 @@ export * from './hourly';
 export * from './known';
 export * from './packs';
 export * from './series';
+export * from './usual-air';

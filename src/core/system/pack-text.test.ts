@@ -133,6 +133,11 @@ describe('parts by their names', () => {
     ['resin and hardener', 'liquid-resin', null],
     // What the product is called is no part of it.
     ['Repair putty 1 kg resin + 1 kg hardener', 'putty', { A: '1 kg', B: '1 kg' }],
+    [
+      'kit consisting of resin 2.0 kg, hardener 1.0 kg and filler 17 kg (20 kg)',
+      'mortar-kit',
+      { A: '2.0 kg', B: '1.0 kg', C: '17 kg' },
+    ],
     // Read from the left one way, from the right another.
     ['Resin 1 kg hardener 2 kg base', 'liquid-resin', null],
     ['A'.repeat(400), 'liquid-resin', null],
@@ -145,6 +150,12 @@ describe('parts by their names', () => {
     const read = readPack('twin tins of 500 g each', { kind: 'paste', ratio: '1:1 by weight' }, 'metric');
     expect(read).toEqual({ ratio: null, parts: { A: '500 g', B: '500 g' }, whole: null });
     expect(readPack('5 kg each', { kind: 'cement-water' }, 'metric')!.parts).toEqual({ A: '5 kg' });
+  });
+  test('a part that weighs as much as the others is no sum of them; all of it is told first or besides', () => {
+    const parts = (text: string) => readPack(text, { kind: 'mortar-kit' }, 'metric')!.parts;
+    expect(parts('2 kg + 1 kg + 3 kg')).toEqual({ A: '2 kg', B: '1 kg', C: '3 kg' });
+    expect(parts('3 kg (2 kg + 1 kg)')).toEqual({ A: '2 kg', B: '1 kg' });
+    expect(parts('2 kg + 1 kg + 12 kg (15 kg)')).toEqual({ A: '2 kg', B: '1 kg', C: '12 kg' });
   });
   test('a ratio beside them has the basis of the amounts', () => {
     const read = readPack('Resin 1 kg, hardener 250 g (4:1)', { kind: 'liquid-resin' }, 'metric');

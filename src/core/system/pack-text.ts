@@ -92,12 +92,14 @@ export function partsByName(text: string, kind: SystemKindId, system: UnitSystem
   const amounts = amountsIn(printed, system);
   // A share of something else is no amount: 1.2 kg/L.
   if (amounts.some(({ to, times }) => times > 1 || /^\s*[/·]/.test(printed.slice(to)))) return null;
-  const named = namedParts(
-    printed,
-    amounts.map(({ from, to, amount }) => ({ from, to, text: amount })),
-    kind,
-  );
-  return named?.every(([, amount]) => amountOf(amount, system)) ? Object.fromEntries(named) : null;
+  const told = amounts.flatMap(({ from, to, amount }) => {
+    const read = amountOf(amount, system);
+    return read ? [{ ...read, from, to }] : [];
+  });
+  if (told.length < amounts.length) return null;
+  // Resin 2 kg, hardener 1 kg (3 kg): what all of it weighs has no name.
+  const named = namedParts(printed, told, kind) ?? namedParts(printed, withoutTheirSum(told), kind);
+  return named && Object.fromEntries(named);
 }
 
 /**
@@ -124,8 +126,8 @@ export function unsureOf(text: string, system: UnitSystem): Asked | null {
 const SUM_PCT = 1;
 
 /** Amounts without the one that is the sum of the others: `5 kg (4 kg + 1 kg)`. */
-function withoutTheirSum(amounts: readonly Amount[]): Amount[] {
-  const isSum = (of: Amount) => {
+function withoutTheirSum<A extends Amount>(amounts: readonly A[]): readonly A[] {
+  const isSum = (of: A) => {
     const rest = amounts.filter((a) => a !== of);
     const sum = rest.reduce((n, a) => n + a.core, 0);
     return rest.length > 1 && rest.every((a) => a.kind === of.kind) && Math.abs(sum / of.core - 1) < SUM_PCT / 100;
@@ -183,7 +185,9 @@ export function readPack(
     if (read) for (let i = 0; i < each; i++) told.push(read);
   }
   if (unsureOf(text, system)) return null;
-  const apart = withoutTheirSum(told);
+  // A part may weigh as much as the others together; all of it is told first, or beside every part.
+  const rest = withoutTheirSum(told);
+  const apart = told.length > spec.parts.length || rest[0] !== told[0] ? rest : told;
   // More amounts than parts: the first is the size of the kit, in another measure than its parts.
   const amounts = apart.slice(apart.length > spec.parts.length ? 1 : 0);
   if (amounts.length === 2 && isBackwards(printed)) amounts.reverse();

@@ -265,6 +265,17 @@ test('two bottles by their numbers, a dispersion beside its bag, a tube beside i
   expect(told('Fill with sand 2:1 by volume', 'mortar-kit').ratio).toBeUndefined();
 });
 
+test('German shares and bases by weight; the density of both is that of neither', () => {
+  expect(told('Mischungsverhältnis in Gewichtsteilen A : B = 100 : 30')).toEqual({ ratio: '100:30 by weight' });
+  expect(told('Dichte (A+B) 1,55 kg/l')).toEqual({ mixed: '1,55 kg/l' });
+  expect(told('Dichte A 1,1 kg/l, B 1,0 kg/l')).toEqual({ densityA: '1,1 kg/l', densityB: '1,0 kg/l' });
+  expect(told('Spachtelmasse 2 kg Dose inkl. 40 g Härter\nHärter 2 - 4 Gew.-%', 'polyester-filler')).toEqual({
+    pack: '2 kg Dose inkl. 40 g Härter',
+    doseMin: '2 %',
+    doseMax: '4 %',
+  });
+});
+
 test('a paragraph is read sentence by sentence', () => {
   const paragraph = `${'It is made for outdoor repairs of worn and broken edges. '.repeat(6)}Supplied in 2 kg tins. Mix equal parts by weight. Base temperature 5 to 30 °C.`;
   expect(paragraph.length).toBeGreaterThan(300);

@@ -39,6 +39,9 @@ function sentencesIn(line: string): readonly string[] {
   return said;
 }
 
+/** Per cent by weight, as it is shortened. */
+const SHARE_OF = /\b(?:by weight|by volume|gew|vol|mass|wt)\.?\s*-?\s*%/gi;
+
 /** Whether a line is what is printed on a pack, and so no figure of a label above it. */
 const isPack = (line: string): boolean => ON_A_PACK.test(line);
 
@@ -55,7 +58,7 @@ function linesIn(text: string, of: Pick<SheetLine, 'kind' | 'system'>): readonly
     // A paragraph is read sentence by sentence.
     .flatMap((line) => (line.length > LONGEST_LINE ? sentencesIn(line.slice(0, LONGEST_PROSE)) : [line]))
     .filter((line) => line.length <= LONGEST_LINE)
-    .map((line) => withCountry(plainLine(line), of.system))
+    .map((line) => withCountry(plainLine(line), of.system).replace(SHARE_OF, '%'))
     .filter(Boolean);
   const joined: string[] = [];
   for (const [i, line] of lines.entries()) {

@@ -12,7 +12,7 @@ export function namesPack(text: string, { kind, system }: Pick<SheetLine, 'kind'
   const parts = partsByName(text, kind, system);
   return parts?.A !== undefined && parts.B !== undefined;
 }
-const PACK_WORDS = /^(?:pack\w*|contents?|supplied|kits?|sets?|units?)\b(?:\s+(?:as|in|of|sizes?))*\s+/i;
+const PACK_WORDS = /^(?:pack\w*|contents?|supplied|kits?|sets?|units?)\b(?:\s+(?:as|in|of|sizes?|consisting))*\s+/i;
 const WATER = /\b(?:water|wasser)\b/i;
 /** A pack as its parts are named; the water of a powder comes from the tap. */
 export function namedPacks(told: SheetLine): Told {
@@ -40,7 +40,7 @@ const HELD_IN =
 export const ON_A_PACK = new RegExp(`${AN_AMOUNT}\\s+(?:[a-z]+[\\s-]+){0,3}(?:${HELD_IN})s?\\b`, 'i');
 
 /** `1.2 kg inc. hardener 24 g`, `4.5 kg + 1.5 kg`. */
-const WITH_ANOTHER = `${AN_AMOUNT}\\s*(?:\\+|(?:inc\\w*|with|plus|mit)\\b\\.?)\\s*[^\\d]{0,24}${AN_AMOUNT}`;
+const WITH_ANOTHER = `${AN_AMOUNT}\\s*(?:\\+|(?:in[ck]\\w*|with|plus|mit)\\b\\.?)\\s*[^\\d]{0,24}${AN_AMOUNT}`;
 /** The same, or what holds it first: `putty stick 114 g`. */
 export const PACK_IN_NAME = new RegExp(
   `${ON_A_PACK.source}|\\b(?:stick|cartridge|tube|sachet)s?\\s+${AN_AMOUNT}|${WITH_ANOTHER}`,
@@ -67,7 +67,9 @@ export function packs(told: SheetLine): Told {
   const amounts = [...text.matchAll(new RegExp(AN_AMOUNT, 'gi'))].length;
   const isOne =
     amounts === 1 ||
-    /\+|&|\b(?:with|plus|inc\w*|mit)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(text);
+    /\+|&|\b(?:with|plus|in[ck]\w*|mit)\b|\bA\b.*\bB\b|resin.*hardener|harz.*härter|powder.*(?:water|liquid)/i.test(
+      text,
+    );
   const isRead = readPack(text, { kind: told.kind }, told.system) ?? unsureOf(text, told.system);
   return isOne && isRead ? [['pack', text]] : [];
 }

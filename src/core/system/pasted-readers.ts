@@ -136,7 +136,7 @@ export function range(
   };
 }
 
-const WEIGHT = /\bby (?:weight|mass)\b|\bweight\b|\bmass\b|\bwt\b|w\/w|\bpbw\b/i;
+const WEIGHT = /\bby (?:weight|mass)\b|\bweight\b|\bmass\b|\bwt\b|w\/w|\bpbw\b|gewichts?|\bgew\b|massenteil/i;
 const VOLUME = /\bby vol(?:ume)?\b|\bvol\w*\b|v\/v|\bpbv\b/i;
 const basisIn = (words: string): 'weight' | 'volume' | null =>
   WEIGHT.test(words) ? 'weight' : VOLUME.test(words) ? 'volume' : null;
@@ -291,7 +291,8 @@ export function densities({ line, system }: SheetLine): Told {
   if (new RegExp(`${NUMBER}\\s*(?:to|-)\\s*${NUMBER}`).test(line)) return [];
   return [...line.matchAll(DENSITY)].flatMap(([all, words, number, unit]) => {
     const of = `${all.slice(0, all.indexOf(number!))}`;
-    const field = OF_A.test(of) ? 'densityA' : OF_B.test(of) ? 'densityB' : 'mixed';
+    const [isA, isB] = [OF_A.test(of), OF_B.test(of)];
+    const field = isA === isB ? 'mixed' : isA ? 'densityA' : 'densityB';
     const text = readable('density', `${number} ${(unit ?? 'g/mL').replace(/\s/g, '')}`, system);
     return text && words !== undefined ? [[field, text] as const] : [];
   });

@@ -51,7 +51,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     /^(surface )?(dr(y|ies|ied|ying)|trocken|trocknung|trockenzeit)( time| after| in| to (the )?touch)?$|fingertrocken/,
   ],
   ['dry', /rain|keep dry|regenfest/],
-  ['wet', /water|immers|chemical|launch|ponding|wasser|chemikal/],
+  ['wet', /water|immers|chemical|chemisch|launch|ponding|wasser|chemikal/],
   ['frost', /frost/],
   ['load', /((fork ?lift|pallet|lorry|truck|trolley|car)s?\b\W*)*traffic/],
   ['load', /\b(fork ?lift|pallet|lorr|truck|trolley|cars?\b|driv)|vehicle|stapler|lkw|pkw|befahrbar/],

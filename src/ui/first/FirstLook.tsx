@@ -47,6 +47,8 @@ const CURES = [
 ] as const;
 
 /** The page of the drawing, px. */
+/** What is pulled warmer or colder; how damp the air is follows it. */
+const MILD = { kind: 'constant', tempC: 15, humidityPct: 65 } as const;
 const FRAME = { width: 760, height: 320 };
 
 /**
@@ -56,7 +58,7 @@ const FRAME = { width: 760, height: 320 };
 export function FirstLook() {
   const system = usePrefs((p) => p.system);
   const [{ look, job, repair }, setLoose] = useState<Loose>(() =>
-    begin(lookIn(FIRST_LOOKS[0]!, system), freshJob(clock.now())),
+    begin(lookIn(FIRST_LOOKS[0]!, system), freshJob(clock.now(), system)),
   );
   const [frame, size] = useSize(FRAME);
   const format = useFormat();
@@ -174,7 +176,7 @@ export function FirstLook() {
                   ...l,
                   job: {
                     ...l.job,
-                    climate: climateShifted({ kind: 'constant', tempC: 15, humidityPct: 65 }, t.value - 15),
+                    climate: climateShifted(MILD, t.value - MILD.tempC),
                   },
                 }))
               }

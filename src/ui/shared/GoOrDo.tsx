@@ -62,7 +62,7 @@ function actsHere(
       name: 'Make a new job',
       words: 'begin create',
       does: () => {
-        const job = freshJob(clock.now());
+        const job = freshJob(clock.now(), usePrefs.getState().system);
         addJob(job);
         go(`/job/${job.id}`);
       },

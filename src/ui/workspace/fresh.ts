@@ -1,11 +1,12 @@
 import { nanoid } from 'nanoid';
-import { BASE_PROPERTIES, ONLY_AIR } from '@/core/climate';
+import { BASE_PROPERTIES, ONLY_AIR, usualAirC } from '@/core/climate';
 import { METHODS } from '@/core/method';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf, UNCOUNTED, USUAL_SCALE_G } from '@/core/plan';
 import type { BaseMaterial } from '@/core/system';
+import type { UnitSystem } from '@/core/units';
 
 /** A new job as it starts out: tomorrow is not assumed, the site's zone is this browser's until it is set. */
-export function freshJob(nowMs: number): Job {
+export function freshJob(nowMs: number, system: UnitSystem = 'metric'): Job {
   return {
     record: 'job',
     version: 1,
@@ -18,7 +19,7 @@ export function freshJob(nowMs: number): Job {
     workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5] },
     doneBy: '',
     atHand: UNCOUNTED,
-    climate: { kind: 'constant', tempC: 15, humidityPct: 65 },
+    climate: { kind: 'constant', tempC: usualAirC(system), humidityPct: 65 },
     createdAt: nowMs,
     updatedAt: nowMs,
     closedAt: null,

@@ -67,7 +67,7 @@ export function Yard() {
   }, [jobs, repairs, sheets, stock, events, snapshots, nowMs, pots]);
   const views = planned.flatMap((p) => (p.view ? [p.view] : []));
   const create = () => {
-    const job = freshJob(clock.now());
+    const job = freshJob(clock.now(), usePrefs.getState().system);
     addJob(job);
     router.push(`/job/${job.id}`);
   };
