@@ -7,7 +7,7 @@ import { spelledOut } from './time-short';
 
 /** Words before the first and before the last hour of a window that one line tells. */
 const FIRST_AND_LAST =
-  /\b(?:min|earliest|frühest|from|ab|after|nach|when|wenn)\w*\b.*\b(?:max|latest|spätest|until|bis|within|innerhalb|before|up to)\w*\b/i;
+  /\b(?:min|earliest|frühest|from|ab|after|nach|when|wenn)\w*\b.*\b(?:max|latest|spätest|until|bis|within|innerhalb|before|up to)\w*\b|\bnot before\b.*\bnot (?:after|later)\b/i;
 const STROKED = new RegExp(`(${NUMBER})((?:\\s*/\\s*${NUMBER})+)\\s*°\\s*([CF])`, 'gi');
 /** `10 / 20 / 30 °C` with the degree at each. */
 const withDegrees = (line: string): string =>
@@ -62,7 +62,12 @@ interface Told {
 const FIRST_TIME = new RegExp(TIME, 'i');
 /** Three numbers and more with their unit behind the last: `60 / 30 / 15 min`. */
 const NUMBERS_BY_STROKE = /\d+(?:\s*\/\s*\d+){2,}(?=\s*([a-z]+))/i;
-const JOINS_TIME = /(?:[\s(/,]|\b(?:at|bei|for|after|nach|min|earliest|frühestens)\b\.?)+$/gi;
+const JOINS_TIME = /(?:[\s(/,]|\b(?:at|bei|for|in|after|nach|min|earliest|frühestens)\b\.?)+$/gi;
+/** Of what is refused after an hour the word is no mere joint. */
+const REFUSED_AFTER = /\b(?:not|never)\b.*\bafter\s*$/i;
+/** `Wait 1 hour between coats`: nothing ahead says what it is, and what stands behind does. */
+const SAYS_WAIT = /^(?:wait|allow|leave|let|give)?(?: it)?(?: for)?(?: at least| about)?$/i;
+const BEFORE_WHAT = /^\W*(?:at|bei)?\W*((?:before|between|until|till)\b[^.;]*)/i;
 
 /** The times of a line without its temperatures, and where the first of them begins. */
 function timesIn(rest: string): { readonly times: readonly string[]; readonly begins: number } {
@@ -85,8 +90,11 @@ function toldIn(line: string): Told | null {
   // At 20 °C it stays usable for 45 min: what it is called stands behind the temperature.
   const isBehind = first !== undefined && /^\s*(?:at|bei)?\s*$/i.test(ahead);
   const words = (isBehind ? line.slice(first.index + first[0].length, begins) : ahead).trim();
+  const rest = line.slice(begins + times[0]!.length).replace(ANY_TEMPERATURE, ' ');
+  const behind = SAYS_WAIT.test(words) ? BEFORE_WHAT.exec(rest)?.[1] : undefined;
+  const named = behind ? `${words} ${behind}` : words;
   return {
-    heading: plainHeading(words.replace(JOINS_TIME, '')),
+    heading: plainHeading(REFUSED_AFTER.test(words) ? words : named.replace(JOINS_TIME, '')),
     times: each,
     temps: warm.map((m) => m[0].trim()),
     damps: damps.length === warm.length ? damps : [],

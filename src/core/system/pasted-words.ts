@@ -15,7 +15,7 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     'recoat-from',
     /(over|re|top)[ -]?coat|^(to )?(fill|build)(ed|ing)?( up| over| on)?$|(next|second) coat|between coats|\bpaint|über(arbeit|streich|schicht|lackier)/,
   ],
-  ['primer-wet', /primer.*(wet|tack|open)/],
+  ['primer-wet', /primer.*(wet|tack|open)|(wet|tacky|open) primer|between primer and/],
   ['stand', /stand(ing)? time|^stand(ing)?$|\b(let|to) stand|\bslak|sweat|induction|ripen|matur|reifezeit/],
   ['mix', /mixing time|mischzeit/],
   [
@@ -29,10 +29,13 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   ['use-by-out', /poured? out|spread out|in heaps|in thin layer|out of the (bucket|pot|pail)/],
   [
     'use-by',
-    /(pot|pail|bucket|can|application|work(ing)?) ?life|workab|usab|use[- ]?by|\buse(d)?( up)? within|processing/,
+    /(pot|pail|bucket|can|application|work(ing)?) ?life|workab|usab|use[- ]?by|\buse(d)?\b.*\bwithin|discard|processing/,
   ],
   ['use-by', /(working|work|application|placing|placement|trowel+ing|pumping) time|topfzeit|verarbeit|gebrauchsdauer/],
-  ['open', /open time|\btooling\b|assembly|adjust|closing time|offene zeit|offenzeit|korrig/],
+  [
+    'open',
+    /open time|\btooling\b|wet[- ]edge|correction|position(ing)? time|to position|assembly|adjust|closing time|offene zeit|offenzeit|korrig/,
+  ],
   ['foot', /\bfoot|walk|pedestrian|begehbar/],
   ['light-load', /light|leicht/],
   ['tack-free', /tack|set to touch|touch|dust[- ]?(free|dry)|skin|hautbild|klebfrei|staubtrocken/],
@@ -42,7 +45,10 @@ const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
     'sandable',
     /sand|grind|(can|may) be ground|machin|\bfile|polish|drillable|(to|be) drill|drill and|and drill|schleif|bearbeitbar|polier/,
   ],
-  ['release', /handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength|hardening)|handfest|schal|entform/],
+  [
+    'release',
+    /disturb|handl|fixture|fixing|clamp|demou?ld|strip|initial (cure|strength|hardening)|handfest|schal|entform/,
+  ],
   ['release', /\bform(s|work)?\b|\b(props?|supports?)\b/],
   ['overlay', /lay over|tile over|\bgrout|jointing|fill(ing)?( the)? joint|verfug/],
   // Dry by itself is dry to a finger; to be kept dry is another time.
@@ -70,9 +76,13 @@ const LIGHTER = /\b(cars?|pkw|pallet|trolley|hand ?truck|vans?|hubwagen)\b/;
 /** Whether the words of a heading tell of what is light beside a lorry. */
 export const saysLighter = (words: string): boolean => LIGHTER.test(words.toLowerCase());
 
+/** What is refused before an hour begins at it, and what is refused after one ends at it. */
+const REFUSED_BEFORE = /\b(?:not|never)\b([^.]*)\bbefore\b/;
+const REFUSED_AFTER = /\b(?:not|never)\b([^.]*)\bafter\b/;
+
 /** What the words of a heading usually mean in the trade; null where they tell nothing. */
 export function milestoneMeant(words: string): MilestoneId | null {
-  const said = words.toLowerCase();
+  const said = words.toLowerCase().replace(REFUSED_BEFORE, '$1 from').replace(REFUSED_AFTER, '$1 until');
   return OF_WET_HOLES.test(said) || FINAL_SET.test(said)
     ? null
     : (TRADE_WORDS.find(([, of]) => of.test(said))?.[0] ?? null);

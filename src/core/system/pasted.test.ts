@@ -489,6 +489,29 @@ test.each([
   ],
   ['Application life 90 min', [['use-by', '90 min']]],
 ])('%s', (line, times) => expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual(times));
+test.each([
+  ['Do not recoat before 12 hours', [['recoat-from', '12 hours']]],
+  ['Do not recoat after 48 hours without sanding', [['recoat-until', '48 hours']]],
+  [
+    'Recoat not before 6 h and not after 24 h',
+    [
+      ['recoat-from', '6 h'],
+      ['recoat-until', '24 h'],
+    ],
+  ],
+  ['Do not load before 7 days', [['load', '7 days']]],
+  ['Do not walk on it before 12 h', [['foot', '12 h']]],
+  ['Do not disturb for 12 hours', [['release', '12 hours']]],
+  ['Wait 1 hour between coats', [['recoat-from', '1 hour']]],
+  ['Wait 4 h at 20 °C before recoating', [['recoat-from', '20 C: 4 h']]],
+  ['Allow 6 hours before grinding', [['sandable', '6 hours']]],
+  ['24 h before loading at 20 °C', [['load', '20 C: 24 h']]],
+  ['Use mixed material within 20 minutes', [['use-by', '20 minutes']]],
+  ['Apply mortar onto wet primer within 60 min', [['primer-wet', '60 min']]],
+  ['Sets in 15 minutes', [['gel', '15 minutes']]],
+  // What is done where it is missed is no time to begin at: it is asked what it is.
+  ['If more than 24 hours have passed, abrade before recoating', [[null, '24 hours']]],
+])('%s', (line, times) => expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual(times));
 test('of a line of which one time is read the other is told', () => {
   expect(untoldIn('Recoat after 4 h at 20 °C or 8 h. Pot life 30 min at 20 °C')).toEqual([
     'Recoat after 4 h at 20 °C or 8 h',
