@@ -105,10 +105,12 @@ test('a ratio on both bases; one without its basis is left for the form to ask',
   expect(told('Mixed by volume: 4 parts A to 1 part B')).toEqual({ ratio: '4:1 by volume' });
 });
 
-test('what is dosed has a dose and no ratio; its range is a range', () => {
+test('what is dosed has a dose and no ratio; its range is a range, and a hundred to two is two per cent of part A', () => {
   expect(told('Hardener addition 1 - 3 %\nMixing ratio 100:2 by weight', 'polyester-filler')).toEqual({
     doseMin: '1 %',
+    doseUsual: '2 %',
     doseMax: '3 %',
+    doseOf: 'A',
   });
   expect(told('Catalyst: 2 %', 'finish-resin')).toEqual({ doseUsual: '2 %' });
   // Of what, where it is said.
@@ -381,3 +383,31 @@ test('anything may be pasted: it ends, and whatever comes of it is text', () => 
   );
   expect(factsIn(`Density ${'1'.repeat(100_000)}`, { kind: 'paste', system: 'metric' })).toEqual([]);
 });
+
+test.each<[SystemKindId, string, Record<string, string>]>([
+  [
+    'mortar-kit',
+    'Minimum substrate temperature 10°C, at least 3°C above dew point',
+    { 'limits.baseMinC': '10 °C', 'limits.dewMarginK': '3 K' },
+  ],
+  ['mortar-kit', 'Dew point: substrate min. 3 K above', { 'limits.dewMarginK': '3 K' }],
+  ['mortar-kit', 'Residual moisture of substrate < 4 CM-%', { 'limits.moistureMaxPct': '4 %' }],
+  ['mortar-kit', 'Up to 30 mm per layer', { 'limits.liftMaxMm': '30 mm' }],
+  // What a bag makes is no pack, and what a kilogram makes is no bag.
+  ['cement-water', '1 bag = approx. 13 l fresh mortar', { yieldMl: '13 l' }],
+  ['cement-water', 'Fresh mortar yield approx. 0.52 l/kg', {}],
+  // What is let in is the less of the two, in whatever order they stand.
+  ['cement-water', 'Mixing ratio: 25 kg powder to 4.0 litres water', { doseUsual: '4.0 litres to 25 kg' }],
+  ['cement-water', '25 kg : 4.0 l water', { doseUsual: '4.0 l to 25 kg' }],
+  ['cement-water', 'Water: 0.13 - 0.14 l/kg', { doseMin: '0.13 l to 1 kg', doseMax: '0.14 l to 1 kg' }],
+  ['paste', '100 parts A to 45 parts B by weight', { ratio: '100:45 by weight' }],
+  ['paste', 'Density: A = 1.16 g/cm³; B = 0.99 g/cm³', { densityA: '1.16 g/cm³', densityB: '0.99 g/cm³' }],
+  // A hundred to two of what is dosed is a dose; on no basis it is nobody's.
+  ['polyester-filler', 'Mixing ratio 100 : 2 by weight', { doseUsual: '2 %', doseOf: 'A' }],
+  ['polyester-filler', 'Mixing ratio 100 : 2', {}],
+  ['polyester-filler', 'Mixing ratio 1 : 1 by weight', {}],
+  ['anchor-pack', 'Blow 2 times, brush 2 times, blow 2 times with air', { cleaning: 'Blow 2x, brush 2x, blow 2x' }],
+  ['anchor-pack', 'M8: 10 mm, M10: 12 mm', { rods: 'M8: 10 mm\nM10: 12 mm' }],
+  ['anchor-pack', 'hole diameter 12 mm for M10, 14 mm for M12', { rods: 'M10: 12 mm\nM12: 14 mm' }],
+  ['liquid-resin', 'Coverage 4-6 m²/l depending on wood', { covers: '4-6 m²/l' }],
+])('%s: %s', (kind, line, facts) => expect(told(line, kind)).toEqual(facts));

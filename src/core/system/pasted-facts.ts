@@ -33,14 +33,16 @@ const SENTENCE_END = /;\s+|(?<!\b(?:[Kk]omp|[Cc]omp|ca|[Aa]pprox|[Mm]ax|[Mm]in|[
 function sentencesIn(line: string): readonly string[] {
   const said: string[] = [];
   for (const piece of line.split(SENTENCE_END)) {
-    if (said.length && GOES_ON.test(piece) && /^\D/.test(piece)) said[said.length - 1] += `, ${piece}`;
+    const isOfDensity = OF_DENSITY.test(said[0] ?? '') && A_FIGURE_OF.test(piece);
+    if (said.length && (isOfDensity || (GOES_ON.test(piece) && /^\D/.test(piece))))
+      said[said.length - 1] += `, ${piece}`;
     else said.push(piece);
   }
   return said;
 }
 
 /** Per cent by weight, as it is shortened. */
-const SHARE_OF = /\b(?:by weight|by volume|gew|vol|mass|wt)\.?\s*-?\s*%/gi;
+const SHARE_OF = /\b(?:by weight|by volume|gew|vol|mass|wt|cm)\.?\s*-?\s*%/gi;
 
 /** Whether a line is what is printed on a pack, and so no figure of a label above it. */
 const isPack = (line: string): boolean => ON_A_PACK.test(line);
@@ -83,7 +85,9 @@ const withCountry = (line: string, system: UnitSystem): string =>
     : line;
 
 const A_FIGURE_OF =
-  /^(?:part |comp\w*\.? )?(?:A|B|C|resin|base|hardener|harz|härter|mix\w*)\s*:?\s*\d[\d.,]*(?:\s*[a-z]+\/[a-z³]+)?$/i;
+  /^(?:part |comp\w*\.? )?(?:A|B|C|resin|base|hardener|harz|härter|mix\w*)\s*[:=]?\s*\d[\d.,]*(?:\s*[a-z]+\/[a-z³]+)?$/i;
+const OF_DEW = /\bdew\b|taupunkt/i;
+const OF_DENSITY = /densit|dichte/i;
 
 /** Pieces of a line that commas part, where each begins with what it is about; ends of one range stay together. */
 function sayings(line: string): readonly string[] {
@@ -93,8 +97,11 @@ function sayings(line: string): readonly string[] {
   for (const piece of line.split(/,\s+/)) {
     const words = piece.slice(0, Math.max(0, piece.search(FIRST_FIGURE))).toLowerCase();
     // Density: A 1.15, B 0.98.
-    const isOfDensity = A_FIGURE_OF.test(piece) && /densit|dichte/i.test(pieces[0] ?? '');
-    const isOwn = !isOfDensity && !GOES_ON.test(piece) && words !== '' && FACTS.some((row) => row.words.test(words));
+    const isOfDensity = A_FIGURE_OF.test(piece) && OF_DENSITY.test(pieces[0] ?? '');
+    // At least 10 °C, at least 3 °C above the dew point: that is another matter.
+    const isOfDew = OF_DEW.test(piece) && pieces.length > 0 && !OF_DEW.test(pieces.join());
+    const isOwn =
+      isOfDew || (!isOfDensity && !GOES_ON.test(piece) && words !== '' && FACTS.some((row) => row.words.test(words)));
     if (isOwn || !pieces.length) pieces.push(piece);
     else pieces[pieces.length - 1] += `, ${piece}`;
   }

@@ -50,6 +50,8 @@ const inTurn = (...words: readonly RegExp[]): RegExp => new RegExp(words.map((w)
 const ROD_WORDS =
   /(?<![\w/])(m\s?\d{1,2}|#\s?\d{1,2})\b|^\d*[13579]\/(2|4|8|16)\b|\b(rods?|bolts?|anchors?|(re)?bars?|bits?|holes?)\b/;
 
+const A_DEGREE = `(${NUMBER})\\s*(${DEGREES})`;
+
 /** What sheets call their figures beside the times. In the order of the form. */
 export const FACTS: readonly FactRow[] = [
   // Its parts by the names of its kind: 300 g colour, 60 g hardener; 2 kg of paste and 1 kg of hardener.
@@ -81,7 +83,7 @@ export const FACTS: readonly FactRow[] = [
       /^[\d½¼¾][\d/.,\s]{0,8}(us )?(k?g|lbs?|m?l|lit(re|er)s?|qt|pt|gal|fl oz)\.?$/,
     ),
     inLine: true,
-    not: /storage|\bper\b|cover|yield|pot life/,
+    not: /storage|\bper\b|cover|yield|pot life|\b(bag|kit|set|sack|unit|pack) ?=/,
     read: packs,
   },
   // In the name of the product: Injection mortar 410 ml coaxial cartridge 10:1, putty stick 114 g.
@@ -99,7 +101,7 @@ export const FACTS: readonly FactRow[] = [
   },
   {
     words:
-      /^mix\b.*\bparts?\b|^mix(?:ed|ing)?\b[^\d]{0,20}\d[\d.,]*\s*:\s*\d|\bequal parts\b|zu gleichen teilen|^\d[\d.,]*\s*(:|to)\s*\d[\d.,]*\s*by (weight|mass|volume)/,
+      /^mix\b.*\bparts?\b|^\d[\d.,]*\s*parts?\b.*\bto\b.*\bparts?\b.*\bby (weight|mass|volume)|^mix(?:ed|ing)?\b[^\d]{0,20}\d[\d.,]*\s*:\s*\d|\bequal parts\b|zu gleichen teilen|^\d[\d.,]*\s*(:|to)\s*\d[\d.,]*\s*by (weight|mass|volume)/,
     inLine: true,
     besideTimes: true,
     read: ratios,
@@ -137,7 +139,8 @@ export const FACTS: readonly FactRow[] = [
     read: yields,
   },
   {
-    words: /\b(covers?|yields?|makes?|gives?|(enough|sufficient) for|reicht für|ergibt)\s+\d/,
+    words:
+      /\b(covers?|yields?|makes?|gives?|(enough|sufficient) for|reicht für|ergibt)\s+\d|\b(bag|kit|set|sack|unit|pack) ?= ?\d/,
     inLine: true,
     read: yields,
   },
@@ -193,7 +196,10 @@ export const FACTS: readonly FactRow[] = [
     words: /dew|taupunkt/,
     inLine: true,
     read: ({ line, system }) => {
-      const [, figure, unit] = new RegExp(`(${NUMBER})\\s*(${DEGREES})`, 'i').exec(line) ?? [];
+      // At least 10 °C, and 3 °C above the dew point: of several the one right before it, or the first behind it.
+      const at = line.search(/dew|taupunkt/i);
+      const ahead = [...line.slice(0, at).matchAll(new RegExp(A_DEGREE, 'gi'))].at(-1);
+      const [, figure, unit] = ahead ?? new RegExp(A_DEGREE, 'i').exec(line.slice(at)) ?? [];
       const text = figure ? readable('interval', `${figure} ${/F/i.test(unit!) ? '°F' : 'K'}`, system) : null;
       return text ? [['limits.dewMarginK', text]] : [];
     },
@@ -224,6 +230,14 @@ export const FACTS: readonly FactRow[] = [
   {
     words: /bond ?line|\bgap\b|glue ?line|joint (width|thick)|klebe?(fuge|spalt)|fugenbreite/,
     read: bondLine,
+  },
+  // Up to 30 mm per layer.
+  {
+    words:
+      /\d\s*(?:mm|cm|in|")[^,;]{0,12}\b(?:per|in one|in a single|each|je)\s+(?:layer|lift|operation|pour|pass|schicht|lage)\b/,
+    inLine: true,
+    not: /dry|wet|film|kg|cover/,
+    read: range(LENGTHS, 'length', 'limits.liftMinMm', 'limits.liftMaxMm', 'max'),
   },
   {
     words: /layer|\blifts?\b|thickness|schicht|auftrag/,

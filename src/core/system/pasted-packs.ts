@@ -48,8 +48,11 @@ export const PACK_IN_NAME = new RegExp(
 );
 
 const ITS_WATER = /[,;]\s*(?:\w+\s+){0,3}\d[^,;]{0,40}\b(?:water|wasser)\b.*$/i;
+const IS_YIELD = /\b(?:bag|kit|set|sack|unit|pack)\s*=/i;
 /** A pack in the name of a product, from its amount on. */
 export function packsInName(told: SheetLine): Told {
+  // 1 bag = 13 l is what it makes.
+  if (IS_YIELD.test(told.line)) return [];
   const at = told.line.search(new RegExp(AN_AMOUNT, 'i'));
   // The water it is mixed with is told behind it: 50 lb bag, 6 quarts of water.
   const line = told.line.slice(Math.max(0, at)).replace(ITS_WATER, '');

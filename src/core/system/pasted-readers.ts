@@ -142,9 +142,21 @@ const basisIn = (words: string): 'weight' | 'volume' | null =>
   WEIGHT.test(words) ? 'weight' : VOLUME.test(words) ? 'volume' : null;
 const RATIO = /(\d+(?:[.,]\d+)?)\s*(?:parts?\b[^\d:]*?)?\s*(?::|\bto\b)\s*(\d+(?:[.,]\d+)?)(?![\d.,]*\s*:)([^\d]*)/gi;
 
+/** A hundred to so much by weight, of what is dosed: so many per cent of part A. */
+function asDose(line: string): Told {
+  const [, a, b] = /(?<![\d:.,])(\d{1,3})\s*:\s*(\d+(?:[.,]\d+)?)(?!\s*:)/.exec(WEIGHT.test(line) ? line : '') ?? [];
+  const share = (100 * Number(b?.replace(',', '.'))) / Number(a);
+  if (!(share > 0 && share <= MOST_DOSE_PCT)) return [];
+  return [
+    ['doseUsual', `${Number(share.toPrecision(4))} %`],
+    ['doseOf', 'A'],
+  ];
+}
+const MOST_DOSE_PCT = 60;
+
 /** A to B of a kind that has a ratio: on one basis, or on both. */
 export function ratios({ kind, line, heading, pack, system }: SheetLine): Told {
-  if (systemKind(kind).dosed !== null) return [];
+  if (systemKind(kind).dosed !== null) return asDose(line);
   const equal = /\bequal parts\b|zu gleichen teilen/i.test(line);
   const text = equal ? `1:1 ${line}` : line;
   const found = [...text.matchAll(RATIO)];
@@ -173,9 +185,11 @@ const PART = `(?:(?:\\d+[\\s-]+)?\\d+/\\d+|${NUMBER})`;
 export const AN_AMOUNT = `${PART}[\\s-]*(?:k?g|m?l|L|lit(?:re|er)s?|lbs?|US\\s?(?:fl\\.?\\s?oz|qt|pt|gal))\\b`;
 const WATER = `(m?l|L|lit(?:re|er)s?|k?g|lbs?|US\\s?(?:qt|pt|gal|fl oz))\\b\\.?`;
 const WATER_PER = new RegExp(
-  `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+){0,3}(?:(?:per|for|to|a|je|pro|auf|/)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
+  `(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*${WATER}\\s*(?:of\\s+)?(?:\\p{L}+\\s+){0,3}(?:(?:per|for|to|a|je|pro|auf|/|:)\\s*(.*?${AN_AMOUNT}|(?:bag|sack|unit|pail|pack)\\b)(.*))$`,
   'iu',
 );
+/** `0.13 - 0.14 l/kg`. */
+const WATER_OF_A_KG = new RegExp(`(${PART})(?:\\s*(?:to|-)\\s*(${PART}))?\\s*(m?l)\\s*(?:/|per)\\s*kg\\b`, 'i');
 /** `For 100 g of filler use 2 g of hardener`. */
 const FOR_SO_MUCH = new RegExp(
   `\\b(?:for|to|per|auf|zu)\\s+(${AN_AMOUNT})[^\\d]{0,40}(${AN_AMOUNT})\\s*(?:of\\s+)?(?:hardener|catalyst|peroxide|water|härter|wasser)`,
@@ -204,6 +218,15 @@ function withUsual(line: string): Ends {
   return only === undefined ? ends : { ...ends, only };
 }
 
+/** Whether one amount is more than another, a litre of water being a kilogram. */
+function outweighs(one: string, other: string, system: UnitSystem): boolean {
+  const [a, b] = [one, other].map((text) => {
+    const reads = (['mass', 'volume'] as const).map((kind) => parseQuantity(kind, text, system));
+    return reads.flatMap((read) => (read.ok ? [read.value] : []))[0] ?? Number.NaN;
+  });
+  return a! > b!;
+}
+
 /** What is dosed within a range, as a share or as so much to so much. */
 export function doses({ kind, line, system, pack }: SheetLine): Told {
   if (systemKind(kind).dosed === null) return [];
@@ -216,11 +239,27 @@ export function doses({ kind, line, system, pack }: SheetLine): Told {
     // To each 20 kg bag: that is the pack, where no other is told.
     const held = pack === null ? /^\s*(bag|sack|pail|tub|tin|bucket)\b/i.exec(rest)?.[1] : undefined;
     const itself = held ? [['pack', `${amount} ${held}`] as const] : [];
-    const text = (n: string, of = unit) => `${n} ${of} to ${amount.replace('-', ' ')}`;
+    const bagText = amount.replace('-', ' ');
+    const text = (n: string, of = unit) => {
+      const own = `${n} ${of}`;
+      // 25 kg to 4 litres of water: what is let in is the less of the two.
+      return outweighs(own, bagText, system) ? `${bagText} to ${own}` : `${own} to ${bagText}`;
+    };
     const most = MOST_WATER.exec(rest);
     const max = most ? text(most[1]!, most[2]) : to ? text(to) : null;
     const usual = to ? (['doseMin', text(from!)] as const) : (['doseUsual', text(from!)] as const);
     return [...itself, usual, ...(max ? [['doseMax', max] as const] : [])];
+  }
+  const ofKg = WATER_OF_A_KG.exec(line);
+  if (ofKg) {
+    const [, from, to, unit] = ofKg;
+    const told = (n: string) => `${n} ${unit} to 1 kg`;
+    return to
+      ? [
+          ['doseMin', told(from!)],
+          ['doseMax', told(to)],
+        ]
+      : [['doseUsual', told(from!)]];
   }
   const [, of, own] = FOR_SO_MUCH.exec(line) ?? [];
   if (own && of) return [['doseUsual', `${own} to ${of}`]];
@@ -318,9 +357,10 @@ const AN_AREA = /(?:[\d.,]+(?:\s*(?:to|-)\s*[\d.,]+)?)\s*(?:m2|m²|sq|ft2|ft²|m
 const OF_WHAT =
   /\b(?:one|each|per|an?|1|je|pro|eine?)\s*(?:\d+(?:[.,]\d+)?[\s-]*(?:kg|g|lb|l|ml)\s+)?(kits?|set|pack|unit|bag|tin|can|pail|bottle|kg|kilo|lit(?:re|er)|l)\b/i;
 /** A litre or so of a kilogram is no yield of a pack, until it is known how many are in one. */
-const OF_A_KG = /\b(?:per|one|1|je|pro)\s*(?:kg|kilo)/i;
+const OF_A_KG = /(?:\b(?:per|one|1|je|pro)|\/)\s*(?:kg|kilo)/i;
 /** `One set covers 7 m² per coat`: from its figure on. */
-const MAKES = /\b(?:covers?|yields?|makes?|gives?|(?:is )?(?:enough|sufficient) for|reicht für|ergibt)\s+(?=\d)/i;
+const MAKES =
+  /\b(?:covers?|yields?|makes?|gives?|(?:is )?(?:enough|sufficient) for|reicht für|ergibt|(?:bag|kit|set|unit|sack)\s*=)\s*(?=\d)/i;
 
 /** What it covers on a square metre, or what a pack makes. */
 export function yields(told: SheetLine): Told {
@@ -330,7 +370,7 @@ export function yields(told: SheetLine): Told {
   const perMm = PER_M2_AND_MM.exec(value);
   if (perMm) return [['coverage', perMm[1]!]];
   const area = AN_AREA.exec(value)?.[0].replace(
-    /\s*(?:[,(;].*|(?:per|each|a)\s+coat.*|\b(?:at|for|with|using|on|and)\b.*)$/i,
+    /\s*(?:[,(;].*|(?:per|each|a)\s+coat.*|\b(?:at|for|with|using|on|and|depending|according)\b.*)$/i,
     '',
   );
   if (area) {
