@@ -1,27 +1,24 @@
 import { cleaningIn, rodsIn } from './pasted-holes';
 import { namedPacks, PACK_IN_NAME, packs, packsInName } from './pasted-packs';
+import { doses, fillers, ratios, waters } from './pasted-proportions';
 import {
   afterLabel,
   bondLine,
   DEGREES,
   days,
   densities,
-  doses,
   endsIn,
   families,
-  fillers,
   LENGTHS,
   months,
   NUMBER,
   range,
-  ratios,
   readable,
   SHARES,
   type SheetLine,
   type Told,
   thickness,
   turns,
-  waters,
   yields,
 } from './pasted-readers';
 
