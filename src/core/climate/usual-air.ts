@@ -1,4 +1,5 @@
 import type { UnitSystem } from '../units';
 
-/** Mild air out of doors, where nobody has said how warm it is, °C: round in the degrees of whoever begins. */
-export const usualAirC = (system: UnitSystem): number => (system === 'us' ? (60 - 32) / 1.8 : 15);
+/** Mild air out of doors, where nobody has said how it is, °C and %: round in the degrees of whoever begins. */
+export const usualAir = (system: UnitSystem) =>
+  ({ kind: 'constant', tempC: system === 'us' ? (60 - 32) / 1.8 : 15, humidityPct: 65 }) as const;

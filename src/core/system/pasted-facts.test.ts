@@ -246,6 +246,8 @@ test('a basis named ahead of its figures is theirs, and not that of the figures 
   expect(told('Mixing ratio 1:1 by volume, 100:80 by weight')).toEqual(both);
   expect(told('Mix ratio by volume: 1:1 (100:80 by weight)')).toEqual(both);
   expect(told('Mix ratio (by weight) 100:40')).toEqual({ ratio: '100:40 by weight' });
+  // A word of volume in the name of a product is no basis.
+  expect(told('High volume adhesive, mixing ratio 100:50 by weight')).toEqual({ ratio: '100:50 by weight' });
   // What an equal share is of stands behind it.
   expect(told('Mix equal parts by weight until grey')).toEqual({ ratio: '1:1 by weight' });
 });
@@ -392,6 +394,7 @@ test.each<[SystemKindId, string, Record<string, string>]>([
   ],
   ['mortar-kit', 'Dew point: substrate min. 3 K above', { 'limits.dewMarginK': '3 K' }],
   ['mortar-kit', 'Residual moisture of substrate < 4 CM-%', { 'limits.moistureMaxPct': '4 %' }],
+  ['mortar-kit', 'Mischzeit 3 Min. Schichtdicke max. 30 mm', { 'limits.liftMaxMm': '30 mm' }],
   ['mortar-kit', 'Up to 30 mm per layer', { 'limits.liftMaxMm': '30 mm' }],
   // What a bag makes is no pack, and what a kilogram makes is no bag.
   ['cement-water', '1 bag = approx. 13 l fresh mortar', { yieldMl: '13 l' }],

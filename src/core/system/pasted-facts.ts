@@ -5,7 +5,7 @@ import { ANY_TIME } from './pasted-cells';
 import { FACTS } from './pasted-fields';
 import { namesPack, ON_A_PACK } from './pasted-packs';
 import type { PastedField, SheetLine } from './pasted-readers';
-import { plainHeading } from './pasted-words';
+import { plainHeading, SENTENCE_END } from './pasted-words';
 import { plainLine } from './time-line';
 
 /** What a sheet tells beside its times: the field of the form it belongs to, and the text that field takes. */
@@ -26,9 +26,6 @@ const FIRST_FIGURE = /(?:[<>≥≤~±]=?\s*)?(?:(?<![\p{L}\d])[+-])?\d|[½¼¾]/
 /** A label alone, its figure on the line below: what is left of a table of two columns. */
 const GOES_ON = /^(?:[<>≥≤~±+\-\d½¼¾]|(?:min|max|approx|ca|from|between|at least|at most|up to|not)\b)/i;
 
-/** A full stop before a capital, but not of an abbreviation: `Komp. A`. */
-const SENTENCE_END = /;\s+|(?<!\b(?:[Kk]omp|[Cc]omp|ca|[Aa]pprox|[Mm]ax|[Mm]in|[Nn]o|Nr))\.\s+(?=\p{Lu})/u;
-
 /** What a line says one after the other; an end of a range belongs to the words before it: `min. 6 mm; max. 50 mm`. */
 function sentencesIn(line: string): readonly string[] {
   const said: string[] = [];
@@ -43,9 +40,6 @@ function sentencesIn(line: string): readonly string[] {
 
 /** Per cent by weight, as it is shortened. */
 const SHARE_OF = /\b(?:by weight|by volume|gew|vol|mass|wt|cm)\.?\s*-?\s*%/gi;
-
-/** Whether a line is what is printed on a pack, and so no figure of a label above it. */
-const isPack = (line: string): boolean => ON_A_PACK.test(line);
 
 /** Whether a line tells of one part how much of it a pack holds, and nothing else: the next line tells of the next. */
 const namesPart = (line: string, { kind, system }: Pick<SheetLine, 'kind' | 'system'>): boolean =>
@@ -65,7 +59,8 @@ function linesIn(text: string, of: Pick<SheetLine, 'kind' | 'system'>): readonly
   const joined: string[] = [];
   for (const [i, line] of lines.entries()) {
     const above = lines[i - 1];
-    if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line) && !isPack(line))
+    // What is printed on a pack is no figure of a label above it.
+    if (above !== undefined && !/\d/.test(above) && GOES_ON.test(line) && !ON_A_PACK.test(line))
       joined[joined.length - 1] = `${above} ${line}`;
     else if (above !== undefined && namesPart(above, of) && namesPart(line, of))
       joined[joined.length - 1] += ` + ${line}`;

@@ -10,6 +10,7 @@ import {
   endsIn,
   families,
   LENGTHS,
+  MAKES,
   months,
   NUMBER,
   range,
@@ -80,7 +81,7 @@ export const FACTS: readonly FactRow[] = [
       /^[\d½¼¾][\d/.,\s]{0,8}(us )?(k?g|lbs?|m?l|lit(re|er)s?|qt|pt|gal|fl oz)\.?$/,
     ),
     inLine: true,
-    not: /storage|\bper\b|cover|yield|pot life|\b(bag|kit|set|sack|unit|pack) ?=/,
+    not: /storage|\bper\b|cover|yield|pot life/,
     read: packs,
   },
   // In the name of the product: Injection mortar 410 ml coaxial cartridge 10:1, putty stick 114 g.
@@ -136,8 +137,7 @@ export const FACTS: readonly FactRow[] = [
     read: yields,
   },
   {
-    words:
-      /\b(covers?|yields?|makes?|gives?|(enough|sufficient) for|reicht für|ergibt)\s+\d|\b(bag|kit|set|sack|unit|pack) ?= ?\d/,
+    words: MAKES,
     inLine: true,
     read: yields,
   },

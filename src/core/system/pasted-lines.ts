@@ -1,7 +1,7 @@
 import { ANY_TEMPERATURE, ANY_TIME, NUMBER, tempOf } from './pasted-cells';
 import { dampsIn } from './pasted-damp';
 import { type Cell, type PastedTime, timesOf } from './pasted-time';
-import { massIn, milestoneMeant, plainHeading } from './pasted-words';
+import { massIn, milestoneMeant, plainHeading, SENTENCE_END } from './pasted-words';
 import { plainLine, TEMPERATURE, TIME } from './time-line';
 import { spelledOut } from './time-short';
 
@@ -106,7 +106,7 @@ function toldIn(line: string): Told | null {
 /** What a line says one after the other; figures without words of their own belong to the words before them. */
 function sentencesIn(line: string): readonly string[] {
   const said: string[] = [];
-  for (const piece of line.split(/;\s+|\.\s+(?=\p{Lu})/u)) {
+  for (const piece of line.split(SENTENCE_END)) {
     const goesOn =
       said.length > 0 &&
       /^(?:(?:and |und )?(?:at|bei) )?[-+]?\d/.test(piece) &&

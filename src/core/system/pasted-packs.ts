@@ -1,6 +1,6 @@
 import { systemKind } from './kinds';
 import { partsByName, readPack, unsureOf } from './pack-text';
-import { AN_AMOUNT, afterLabel, type SheetLine, type Told } from './pasted-readers';
+import { AN_AMOUNT, afterLabel, MAKES, type SheetLine, type Told } from './pasted-readers';
 
 /** No more of it is kept as its words, in characters. */
 const LONGEST_PACK = 80;
@@ -25,11 +25,12 @@ export function namedPacks(told: SheetLine): Told {
   const text = [...labelled, inName, line]
     .map((words) => words.trim().replace(PACK_WORDS, ''))
     .find((words) => namesPack(words, told));
-  if (!text) return [];
-  const parts = Object.entries(partsByName(text, kind, system)!).sort(([a], [b]) => a.localeCompare(b));
-  const short = text.length > LONGEST_PACK ? parts.map((p) => p.join(' ')).join(' + ') : text;
+  const parts = text && partsByName(text, kind, system);
+  if (!text || !parts) return [];
+  const { A, B } = parts;
+  const byLetter = Object.entries(parts).sort(([a], [b]) => a.localeCompare(b));
+  const short = text.length > LONGEST_PACK ? byLetter.map((p) => p.join(' ')).join(' + ') : text;
   const pack = ['pack', short.replace(PLURAL, '$1').trim()] as const;
-  const { A, B } = partsByName(text, kind, system)!;
   // A dispersion that is sold with its bag is let into it whole.
   return isWater ? [pack, ['doseUsual', `${B} to ${A}`]] : [pack];
 }
@@ -48,11 +49,8 @@ export const PACK_IN_NAME = new RegExp(
 );
 
 const ITS_WATER = /[,;]\s*(?:\w+\s+){0,3}\d[^,;]{0,40}\b(?:water|wasser)\b.*$/i;
-const IS_YIELD = /\b(?:bag|kit|set|sack|unit|pack)\s*=/i;
 /** A pack in the name of a product, from its amount on. */
 export function packsInName(told: SheetLine): Told {
-  // 1 bag = 13 l is what it makes.
-  if (IS_YIELD.test(told.line)) return [];
   const at = told.line.search(new RegExp(AN_AMOUNT, 'i'));
   // The water it is mixed with is told behind it: 50 lb bag, 6 quarts of water.
   const line = told.line.slice(Math.max(0, at)).replace(ITS_WATER, '');
@@ -61,6 +59,8 @@ export function packsInName(told: SheetLine): Told {
 
 /** One pack as it is printed; of a list of sizes nobody knows which is meant. */
 export function packs(told: SheetLine): Told {
+  // 1 bag = 13 l is what it makes.
+  if (MAKES.test(told.line)) return [];
   // A label that is the pack itself belongs to it: Tin 1.5 kg.
   const isItself =
     !told.line.includes(':') &&

@@ -38,12 +38,13 @@ export function ratios({ kind, line, heading, pack, system }: SheetLine): Told {
   const equal = /\bequal parts\b|zu gleichen teilen/i.test(line);
   const text = equal ? `1:1 ${line}` : line;
   const found = [...text.matchAll(RATIO)];
-  // By volume 2:1, by weight 100:45: whoever names the basis before the first figures does so before the others.
+  // By volume 2:1, by weight 100:45: whoever names no basis behind the last figures names each before its own.
   const ahead = (i: number) => {
-    const last = found[i - 1];
-    return basisIn(text.slice(last ? last.index + last[0].length - last[3]!.length : 0, found[i]!.index));
+    const one = found[i - 1];
+    return basisIn(text.slice(one ? one.index + one[0].length - one[3]!.length : 0, found[i]!.index));
   };
-  const isAhead = found.length > 0 && ahead(0) !== null;
+  const last = found.at(-1);
+  const isAhead = last !== undefined && ahead(0) !== null && basisIn(last[3]!) === null;
   const told = found.flatMap(([, a, b, behind], i) => {
     const basis = (isAhead ? ahead(i) : null) ?? basisIn(behind!) ?? basisIn(heading);
     const read = parseRatio(`${a}:${b}${basis ? ` by ${basis}` : ''}`);
@@ -106,10 +107,12 @@ function outweighs(one: string, other: string, system: UnitSystem): boolean {
 export function doses({ kind, line, system, pack }: SheetLine): Told {
   if (systemKind(kind).dosed === null) return [];
   const ofBag = systemKind(kind).dosed === 'water' && pack ? TO_THE_BAG.exec(line) : null;
-  const per = WATER_PER.exec(line) ?? ofBag;
+  const ofKg = WATER_OF_A_KG.exec(line);
+  const per = ofKg ?? WATER_PER.exec(line) ?? ofBag;
   if (per) {
     const [, from, to, unit, bag = '', rest = ''] = per;
-    const amount = new RegExp(AN_AMOUNT, 'i').exec(bag)?.[0] ?? new RegExp(AN_AMOUNT, 'i').exec(pack ?? '')?.[0];
+    const [told, known] = [bag, pack ?? ''].map((words) => new RegExp(AN_AMOUNT, 'i').exec(words)?.[0]);
+    const amount = ofKg ? '1 kg' : (told ?? known);
     if (!amount) return [];
     // To each 20 kg bag: that is the pack, where no other is told.
     const held = pack === null ? /^\s*(bag|sack|pail|tub|tin|bucket)\b/i.exec(rest)?.[1] : undefined;
@@ -124,17 +127,6 @@ export function doses({ kind, line, system, pack }: SheetLine): Told {
     const max = most ? text(most[1]!, most[2]) : to ? text(to) : null;
     const usual = to ? (['doseMin', text(from!)] as const) : (['doseUsual', text(from!)] as const);
     return [...itself, usual, ...(max ? [['doseMax', max] as const] : [])];
-  }
-  const ofKg = WATER_OF_A_KG.exec(line);
-  if (ofKg) {
-    const [, from, to, unit] = ofKg;
-    const told = (n: string) => `${n} ${unit} to 1 kg`;
-    return to
-      ? [
-          ['doseMin', told(from!)],
-          ['doseMax', told(to)],
-        ]
-      : [['doseUsual', told(from!)]];
   }
   const [, of, own] = FOR_SO_MUCH.exec(line) ?? [];
   if (own && of) return [['doseUsual', `${own} to ${of}`]];

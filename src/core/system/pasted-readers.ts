@@ -180,9 +180,9 @@ const OF_WHAT =
   /\b(?:one|each|per|an?|1|je|pro|eine?)\s*(?:\d+(?:[.,]\d+)?[\s-]*(?:kg|g|lb|l|ml)\s+)?(kits?|set|pack|unit|bag|tin|can|pail|bottle|kg|kilo|lit(?:re|er)|l)\b/i;
 /** A litre or so of a kilogram is no yield of a pack, until it is known how many are in one. */
 const OF_A_KG = /(?:\b(?:per|one|1|je|pro)|\/)\s*(?:kg|kilo)/i;
-/** `One set covers 7 m² per coat`: from its figure on. */
-const MAKES =
-  /\b(?:covers?|yields?|makes?|gives?|(?:is )?(?:enough|sufficient) for|reicht für|ergibt|(?:bag|kit|set|unit|sack)\s*=)\s*(?=\d)/i;
+/** `One set covers 7 m² per coat`, `1 bag = 13 l`: up to its figure. */
+export const MAKES =
+  /\b(?:covers?|yields?|makes?|gives?|(?:is )?(?:enough|sufficient) for|reicht für|ergibt|(?:bag|kit|set|sack|unit|pack)\s*=)\s*(?=\d)/i;
 
 /** What it covers on a square metre, or what a pack makes. */
 export function yields(told: SheetLine): Told {

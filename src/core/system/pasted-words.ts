@@ -8,7 +8,7 @@ import type { ClockUnit } from './time-line';
 const TRADE_WORDS: readonly (readonly [MilestoneId, RegExp])[] = [
   [
     'recoat-until',
-    /(over|re|top)[ -]?coat\w*.*(max|until|latest|within|before|\bby\b|up to|no later)|(max|latest)\w*.*(over|re|top)[ -]?coat/,
+    /(over|re|top)[ -]?coat\w*.*(max|until|latest|within|no later|\b(before|by|up to)\b(?!\s+[a-z]{3}))|(max|latest)\w*.*(over|re|top)[ -]?coat/,
   ],
   ['recoat-until', /über(arbeit|lackier)\w*.*(max|bis|spätest)|(max|spätest)\w*.*über(arbeit|lackier)/],
   [
@@ -75,6 +75,9 @@ const LIGHTER = /\b(cars?|pkw|pallet|trolley|hand ?truck|vans?|hubwagen)\b/;
 
 /** Whether the words of a heading tell of what is light beside a lorry. */
 export const saysLighter = (words: string): boolean => LIGHTER.test(words.toLowerCase());
+
+/** A full stop before a capital, but not of an abbreviation: `Komp. A`. */
+export const SENTENCE_END = /;\s+|(?<!\b(?:[Kk]omp|[Cc]omp|ca|[Aa]pprox|[Mm]ax|[Nn]o|Nr))\.\s+(?=\p{Lu})/u;
 
 /** What is refused before an hour begins at it, and what is refused after one ends at it. */
 const REFUSED_BEFORE = /\b(?:not|never)\b([^.]*)\bbefore\b/;

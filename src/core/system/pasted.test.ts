@@ -449,11 +449,6 @@ test.each([
   ]);
 });
 test.each([
-  ['Can be ground after 1 hour', 'sandable'],
-  ['Tooling time 45 min', 'open'],
-  ['Ground temperature reached after 1 h', null],
-])('%s', (line, kind) => expect(readPasted(line, 'x').map((t) => t.guess)).toEqual([kind]));
-test.each([
   ['At 20 °C pot life is 45 minutes', 'use-by', '20 C: 45 minutes'],
   [
     'At 20 °C it remains usable for about 45 minutes; at 10 °C for about 90 minutes.',
@@ -488,8 +483,19 @@ test.each([
     ],
   ],
   ['Application life 90 min', [['use-by', '90 min']]],
-])('%s', (line, times) => expect(readPasted(line, 'x').map((t) => [t.guess, linesOf(t)])).toEqual(times));
-test.each([
+  ['Can be ground after 1 hour', [['sandable', '1 hour']]],
+  ['Tooling time 45 min', [['open', '45 min']]],
+  ['Ground temperature reached after 1 h', [[null, '1 h']]],
+  // How it is put on is no end.
+  ['Overcoat by roller after 6 h', [['recoat-from', '6 h']]],
+  // Minutes shortened before a capital end a sentence.
+  [
+    'Topfzeit 30 Min. Begehbar nach 12 h',
+    [
+      ['use-by', '30 Min'],
+      ['foot', '12 h'],
+    ],
+  ],
   ['Do not recoat before 12 hours', [['recoat-from', '12 hours']]],
   ['Do not recoat after 48 hours without sanding', [['recoat-until', '48 hours']]],
   [

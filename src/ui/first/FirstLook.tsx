@@ -2,7 +2,7 @@
 import { ArrowRight } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { climateShifted } from '@/core/climate';
+import { climateShifted, usualAir } from '@/core/climate';
 import { type Job, pieceOf, type Repair, withPiece } from '@/core/plan';
 import { viewJob } from '@/core/record';
 import { BASES, isMetered } from '@/core/system';
@@ -47,8 +47,6 @@ const CURES = [
 ] as const;
 
 /** The page of the drawing, px. */
-/** What is pulled warmer or colder; how damp the air is follows it. */
-const MILD = { kind: 'constant', tempC: 15, humidityPct: 65 } as const;
 const FRAME = { width: 760, height: 320 };
 
 /**
@@ -176,7 +174,7 @@ export function FirstLook() {
                   ...l,
                   job: {
                     ...l.job,
-                    climate: climateShifted(MILD, t.value - MILD.tempC),
+                    climate: climateShifted(usualAir(system), t.value - usualAir(system).tempC),
                   },
                 }))
               }

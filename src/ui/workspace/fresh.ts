@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { BASE_PROPERTIES, ONLY_AIR, usualAirC } from '@/core/climate';
+import { BASE_PROPERTIES, ONLY_AIR, usualAir } from '@/core/climate';
 import { METHODS } from '@/core/method';
 import { FIRST_CHOICES, FIRST_OF_CHAIN, type Job, type Repair, repairOf, UNCOUNTED, USUAL_SCALE_G } from '@/core/plan';
 import type { BaseMaterial } from '@/core/system';
@@ -19,7 +19,7 @@ export function freshJob(nowMs: number, system: UnitSystem = 'metric'): Job {
     workingHours: { fromHour: 7, toHour: 17, days: [1, 2, 3, 4, 5] },
     doneBy: '',
     atHand: UNCOUNTED,
-    climate: { kind: 'constant', tempC: usualAirC(system), humidityPct: 65 },
+    climate: usualAir(system),
     createdAt: nowMs,
     updatedAt: nowMs,
     closedAt: null,
